@@ -1,0 +1,85 @@
+package vividcaravan.core.alert;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.LongSupplier;
+import vividcaravan.core.axles.Position;
+
+/**
+ * One vehicle's alerts: the latest of each wheel and family, open or closed. It turns the judge's findings into one
+ * alert per fault. Not safe for use by several threads.
+ */
+public final class AlertBook {
+
+    private record Key(Position position, AlertFamily family) {}
+
+    private final LongSupplier ids;
+    private final Map<Key, Alert> latest = new HashMap<>();
+
+    /** An empty book whose new alerts take their identity from {@code ids}. */
+    public AlertBook(LongSupplier ids) {
+        this.ids = ids;
+    }
+
+    /** Puts an alert that was stored earlier back into the book, unless it holds a later one of the same fault. */
+    public void restore(Alert alert) {
+        latest.merge(key(alert), alert, (held, stored) -> stored.openedAt() >= held.openedAt() ? stored : held);
+    }
+
+    /**
+     * Takes in what the judge found.
+     *
+     * @return the alert as it is now, if this changed anything about it
+     */
+    public Optional<Alert> apply(Finding finding) {
+        Key key = new Key(finding.position(), finding.family());
+        Alert before = latest.get(key);
+        Alert after = after(before, finding);
+        if (after == null || after.equals(before)) {
+            return Optional.empty();
+        }
+        latest.put(key, after);
+        return Optional.of(after);
+    }
+
+    private Alert after(Alert before, Finding finding) {
+        if (finding instanceof Finding.Raised raised) {
+            return before != null && before.isContinuedAt(raised.at())
+                    ? before.raised(raised)
+                    : Alert.open(ids.getAsLong(), raised);
+        }
+        if (before == null) {
+            return null;
+        }
+        if (finding instanceof Finding.Proven proven) {
+            return before.proven(proven.proof(), proven.at());
+        }
+        return before.recovered(finding.at());
+    }
+
+    /** Puts a changed alert in the place of its earlier self. */
+    public void replace(Alert alert) {
+        latest.put(key(alert), alert);
+    }
+
+    /** Forgets the alerts of a wheel that is no longer there. */
+    public void forget(Position position) {
+        latest.keySet().removeIf(key -> position.equals(key.position()));
+    }
+
+    /** The alert with this identity, if it is the latest of its wheel and family. */
+    public Optional<Alert> find(long id) {
+        return latest.values().stream().filter(alert -> alert.id() == id).findFirst();
+    }
+
+    /** The latest alert of every wheel and family. */
+    public Collection<Alert> alerts() {
+        return latest.values();
+    }
+
+    private static Key key(Alert alert) {
+        return new Key(alert.position(), alert.kind().family());
+    }
+}

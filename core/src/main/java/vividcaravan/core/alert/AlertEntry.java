@@ -1,0 +1,34 @@
+package vividcaravan.core.alert;
+
+/**
+ * One line of an alert's record.
+ *
+ * @param at reading time for what the judge did, clock time for what a person did; epoch milliseconds
+ * @param change what happened
+ * @param kind the alert's kind from then on
+ * @param urgency the alert's urgency from then on
+ * @param who the person, or null for the judge
+ * @param note the reason given, or null
+ */
+public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency, String who, String note) {
+
+    /** What can happen to an alert. */
+    public enum Change {
+        OPENED,
+        GREW,
+        RETURNED,
+        RECOVERED,
+        ACKNOWLEDGED,
+        TAKEN_IN_HAND,
+        SHELVED,
+        PROVEN,
+        CLOSED,
+        /** The sensor map was corrected: the readings belonged to another wheel. */
+        WITHDRAWN;
+
+        /** Whether the judge's evidence changed, as against a person's dealing with it. */
+        public boolean isStep() {
+            return this == OPENED || this == GREW || this == RETURNED;
+        }
+    }
+}

@@ -1,0 +1,32 @@
+package vividcaravan.core.alert;
+
+/**
+ * How a person closes an alert.
+ *
+ * @param who the person's name, not blank
+ * @param reason why, in words, not blank
+ * @param inspectedBy who inspected the tyre off the vehicle, or null
+ * @param isScrapped whether the tyre was scrapped
+ */
+public record Closure(String who, String reason, String inspectedBy, boolean isScrapped) {
+
+    /**
+     * @throws AlertRefused if the name or the reason is missing
+     */
+    public Closure {
+        if (who == null || who.isBlank() || reason == null || reason.isBlank()) {
+            throw new AlertRefused("Closing needs a reason and a name. Say what was found or done.");
+        }
+    }
+
+    boolean settlesRunSoftTyre() {
+        return isScrapped || (inspectedBy != null && !inspectedBy.isBlank());
+    }
+
+    String note() {
+        String inspected = inspectedBy == null || inspectedBy.isBlank()
+                ? ""
+                : " Inspected off the vehicle by " + inspectedBy + ".";
+        return reason.strip() + inspected + (isScrapped ? " Tyre scrapped." : "");
+    }
+}

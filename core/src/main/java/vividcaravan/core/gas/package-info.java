@@ -1,0 +1,4 @@
+/**
+ * What the gas law and the atmosphere do to a tyre's pressure. May depend on {@code units}.
+ */
+package vividcaravan.core.gas;

@@ -1,0 +1,71 @@
+package vividcaravan.core.judge;
+
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
+import java.util.Arrays;
+
+/** The highest pressures of the last ten minutes, a few numbers per minute however many readings come. */
+final class FallWindow {
+
+    static final long SPAN_MILLIS = 10L * 60 * 1000;
+
+    private static final long BUCKET_MILLIS = 60_000;
+    private static final int BUCKETS = 11;
+    private static final long NEVER = Long.MIN_VALUE;
+
+    private final long[] at = new long[BUCKETS];
+    private final double[] kpaAt20 = new double[BUCKETS];
+    private final double[] rawKpa = new double[BUCKETS];
+
+    FallWindow() {
+        clear();
+    }
+
+    void clear() {
+        Arrays.fill(at, NEVER);
+    }
+
+    /** Takes in a reading; times do not go back. */
+    void add(long time, double pressureAt20Kpa, double pressureKpa) {
+        int bucket = (int) Math.floorMod(Math.floorDiv(time, BUCKET_MILLIS), (long) BUCKETS);
+        boolean isSameMinute =
+                at[bucket] != NEVER && Math.floorDiv(at[bucket], BUCKET_MILLIS) == Math.floorDiv(time, BUCKET_MILLIS);
+        if (!isSameMinute || pressureAt20Kpa >= kpaAt20[bucket]) {
+            at[bucket] = time;
+            kpaAt20[bucket] = pressureAt20Kpa;
+            rawKpa[bucket] = pressureKpa;
+        }
+    }
+
+    /** The highest reading within ten minutes before {@code time}, or null if there is none. */
+    Peak highestBefore(long time) {
+        int best = -1;
+        for (int i = 0; i < BUCKETS; i++) {
+            boolean isInSpan = at[i] != NEVER && at[i] <= time && time - at[i] <= SPAN_MILLIS;
+            if (isInSpan && (best < 0 || kpaAt20[i] > kpaAt20[best])) {
+                best = i;
+            }
+        }
+        return best < 0 ? null : new Peak(at[best], kpaAt20[best], rawKpa[best]);
+    }
+
+    /** A highest reading: when, at 20 °C, raw. */
+    record Peak(long at, double kpaAt20, double rawKpa) {}
+
+    void writeTo(DataOutput out) throws IOException {
+        for (int i = 0; i < BUCKETS; i++) {
+            out.writeLong(at[i]);
+            out.writeDouble(kpaAt20[i]);
+            out.writeDouble(rawKpa[i]);
+        }
+    }
+
+    void readFrom(DataInput in) throws IOException {
+        for (int i = 0; i < BUCKETS; i++) {
+            at[i] = in.readLong();
+            kpaAt20[i] = in.readDouble();
+            rawKpa[i] = in.readDouble();
+        }
+    }
+}

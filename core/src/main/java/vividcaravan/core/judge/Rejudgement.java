@@ -1,0 +1,103 @@
+package vividcaravan.core.judge;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.LongSupplier;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertBook;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+
+/**
+ * Judges one wheel again after its past was corrected: a move recorded late, or a backlog of the sensor that sat there
+ * before. The outcome is what would have been said had everything arrived in order; what people did to an alert that
+ * stands either way is kept, and an alert that no longer has a cause is withdrawn.
+ */
+public final class Rejudgement {
+
+    private final Position position;
+    private final long from;
+    private final VehicleJudge judge;
+    private final AlertBook book;
+    private final List<Alert> former = new ArrayList<>();
+
+    /**
+     * Begins judging a wheel again.
+     *
+     * @param position the wheel
+     * @param from the time from which everything is judged again, epoch milliseconds; a stay's beginning
+     * @param known every alert the wheel ever had, as it is now
+     */
+    public Rejudgement(Position position, long from, VehicleRules rules, List<Alert> known) {
+        this.position = position;
+        this.from = from;
+        this.judge = new VehicleJudge(rules);
+        long[] provisional = {0};
+        this.book = new AlertBook(() -> --provisional[0]);
+        for (Alert alert : known) {
+            if (alert.openedAt() < from) {
+                book.restore(alert);
+            } else {
+                former.add(alert);
+            }
+        }
+    }
+
+    private final List<Alert> opened = new ArrayList<>();
+
+    /** Judges the next reading; readings come in the order of their time. */
+    public void judge(Fitting stay, Reading reading) {
+        judge.judge(stay, reading, finding -> book.apply(finding).ifPresent(this::remember));
+    }
+
+    private void remember(Alert alert) {
+        opened.removeIf(earlier -> earlier.id() == alert.id());
+        opened.add(alert);
+    }
+
+    /** What was seen at the wheel, to be taken over by the vehicle's judge. */
+    public VehicleJudge judge() {
+        return judge;
+    }
+
+    /**
+     * The alerts that changed: those that stand with what people did to them, new ones, and withdrawn ones.
+     *
+     * @param ids identities for the new ones
+     * @param at clock time of the correction, epoch milliseconds
+     */
+    public List<Alert> outcome(LongSupplier ids, long at) {
+        List<Alert> outcome = new ArrayList<>();
+        List<Alert> unmatched = new ArrayList<>(former);
+        for (Alert alert : opened) {
+            if (alert.id() > 0) {
+                outcome.add(alert);
+                continue;
+            }
+            Optional<Alert> same = unmatched.stream()
+                    .filter(f -> f.openedAt() == alert.openedAt()
+                            && f.kind().family() == alert.kind().family())
+                    .findFirst();
+            same.ifPresent(unmatched::remove);
+            outcome.add(same.map(f -> f.withEvidenceOf(alert)).orElseGet(() -> alert.withId(ids.getAsLong())));
+        }
+        for (Alert alert : unmatched) {
+            if (alert.state() != AlertState.CLOSED) {
+                outcome.add(alert.withdrawn("The record of which sensor sat where was corrected.", at));
+            }
+        }
+        return outcome;
+    }
+
+    /** The wheel. */
+    public Position position() {
+        return position;
+    }
+
+    /** The time from which everything is judged again, epoch milliseconds. */
+    public long from() {
+        return from;
+    }
+}

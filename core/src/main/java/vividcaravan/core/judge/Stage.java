@@ -1,0 +1,71 @@
+package vividcaravan.core.judge;
+
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
+
+/**
+ * One limit with its deadband and on-delay: raised after enough readings beyond the limit in a row, let go after
+ * {@value #READINGS_TO_CLEAR} in a row back inside the deadband; between the two nothing changes, so it cannot chatter.
+ */
+final class Stage {
+
+    static final int READINGS_TO_CLEAR = 3;
+
+    /** Sensors that report seldom need not be waited for: two readings this far apart are enough. */
+    private static final long PATIENCE_MILLIS = 5L * 60 * 1000;
+
+    private boolean isRaised;
+    private int beyond;
+    private int inside;
+    private long beyondSince;
+
+    boolean isRaised() {
+        return isRaised;
+    }
+
+    /** Whether the latest reading was beyond the limit or not yet back inside the deadband. */
+    boolean isUneasy() {
+        return isRaised || beyond > 0;
+    }
+
+    /**
+     * Takes in one reading.
+     *
+     * @param isBeyond whether it is beyond the limit
+     * @param isInside whether it is back inside the deadband
+     * @param readingsNeeded readings beyond the limit in a row that raise it, 1 or more
+     */
+    void update(boolean isBeyond, boolean isInside, long at, int readingsNeeded) {
+        if (isBeyond) {
+            beyondSince = beyond == 0 ? at : beyondSince;
+            beyond = Math.min(beyond + 1, 100);
+            inside = 0;
+            isRaised |= beyond >= readingsNeeded || beyond >= 2 && at - beyondSince >= PATIENCE_MILLIS;
+        } else {
+            beyond = 0;
+            inside = isInside ? Math.min(inside + 1, 100) : 0;
+            isRaised &= inside < READINGS_TO_CLEAR;
+        }
+    }
+
+    void reset() {
+        isRaised = false;
+        beyond = 0;
+        inside = 0;
+    }
+
+    void writeTo(DataOutput out) throws IOException {
+        out.writeBoolean(isRaised);
+        out.writeByte(beyond);
+        out.writeByte(inside);
+        out.writeLong(beyondSince);
+    }
+
+    void readFrom(DataInput in) throws IOException {
+        isRaised = in.readBoolean();
+        beyond = in.readByte();
+        inside = in.readByte();
+        beyondSince = in.readLong();
+    }
+}

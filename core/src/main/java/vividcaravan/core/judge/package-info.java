@@ -1,0 +1,4 @@
+/**
+ * The one place where readings are judged: event time only, no clock. May depend on {@code units}, {@code gas}, {@code axles}, {@code limits} and {@code alert}.
+ */
+package vividcaravan.core.judge;

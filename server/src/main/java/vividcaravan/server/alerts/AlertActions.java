@@ -1,0 +1,70 @@
+package vividcaravan.server.alerts;
+
+import java.time.Clock;
+import java.util.function.UnaryOperator;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.Closure;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.platform.Write;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** What people do to alerts. */
+@Component
+class AlertActions {
+
+    private final SingleWriter writer;
+    private final SessionFactory sessions;
+    private final FleetDirectory fleet;
+    private final AlertStore store;
+    private final Clock clock;
+
+    AlertActions(SingleWriter writer, SessionFactory sessions, FleetDirectory fleet, AlertStore store, Clock clock) {
+        this.writer = writer;
+        this.sessions = sessions;
+        this.fleet = fleet;
+        this.store = store;
+        this.clock = clock;
+    }
+
+    void acknowledge(long id, String who) {
+        change(id, alert -> alert.acknowledged(who, clock.millis()));
+    }
+
+    void close(long id, Closure closure) {
+        change(id, alert -> alert.closed(closure, clock.millis()));
+    }
+
+    private void change(long id, UnaryOperator<Alert> how) {
+        long vehicleId;
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            AlertRow row = session.get(AlertRow.class, id);
+            if (row == null) {
+                throw Refusal.notFound("There is no alert " + id + ".");
+            }
+            vehicleId = row.vehicleId;
+        }
+        writer.write(new Write<Void>() {
+            @Override
+            public Void make(StatelessSession session) {
+                VehicleInService vehicle = fleet.vehicle(vehicleId).orElseThrow();
+                Alert alert = vehicle.book()
+                        .find(id)
+                        .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
+                Alert changed = how.apply(alert);
+                vehicle.book().replace(changed);
+                store.save(session, vehicle, changed);
+                return null;
+            }
+
+            @Override
+            public void onDurable() {
+                store.announce();
+            }
+        });
+    }
+}

@@ -1,0 +1,31 @@
+package vividcaravan.server.alerts;
+
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.Urgency;
+
+/** An alert as programs see it: the fixed part of the interface. */
+public record AlertItem(
+        String id,
+        @Nullable String vehicle,
+        @Nullable String position,
+        AlertKind kind,
+        Urgency urgency,
+        AlertState state,
+        Instant openedAt,
+        Instant updatedAt,
+        @Nullable Instant closedAt,
+        List<Step> history,
+        String summary,
+        String advice,
+        @Nullable Double pressureKpa,
+        @Nullable Double pressureAt20Kpa,
+        @Nullable Double temperatureC,
+        @Nullable Integer minutesToCritical) {
+
+    /** One step of the evidence, at the time of the reading that caused it. */
+    public record Step(Instant at, AlertKind kind, Urgency urgency) {}
+}

@@ -1,0 +1,234 @@
+package vividcaravan.server.alerts;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.hibernate.query.SelectionQuery;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.WheelRules;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** Reads alerts from the database for whoever asks. */
+@Component
+public class AlertQueries {
+
+    private static final int ENTRY_QUERY = 1_000;
+
+    private final SessionFactory sessions;
+    private final FleetDirectory fleet;
+
+    AlertQueries(SessionFactory sessions, FleetDirectory fleet) {
+        this.sessions = sessions;
+        this.fleet = fleet;
+    }
+
+    static Map<Long, List<AlertEntry>> entries(StatelessSession session, List<Long> alertIds) {
+        Map<Long, List<AlertEntry>> entries = new HashMap<>();
+        for (int from = 0; from < alertIds.size(); from += ENTRY_QUERY) {
+            List<Long> some = alertIds.subList(from, Math.min(from + ENTRY_QUERY, alertIds.size()));
+            session.createSelectionQuery(
+                            "from AlertEntryRow where alertId in (:ids) order by alertId, number", AlertEntryRow.class)
+                    .setParameterList("ids", some)
+                    .getResultList()
+                    .forEach(row -> entries.computeIfAbsent(row.alertId, id -> new ArrayList<>())
+                            .add(row.entry()));
+        }
+        return entries;
+    }
+
+    /**
+     * Some alerts, the one opened last first.
+     *
+     * @param state {@code open}, {@code closed} or {@code all}
+     * @param vehicle a vehicle's ref, or null for all
+     * @param since only those changed at or after this time, or null
+     * @param limit how many at most
+     * @param cursor where to go on, from an earlier page, or null
+     */
+    AlertPage page(String state, String vehicle, Instant since, int limit, String cursor, AlertWords words) {
+        StringBuilder where = new StringBuilder("where 1 = 1");
+        Map<String, Object> parameters = new HashMap<>();
+        if (state.equals("open")) {
+            where.append(" and a.state <> CLOSED");
+        } else if (state.equals("closed")) {
+            where.append(" and a.state = CLOSED");
+        }
+        if (vehicle != null) {
+            VehicleInService known = fleet.vehicle(vehicle)
+                    .orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + vehicle + "\"."));
+            where.append(" and a.vehicleId = :vehicle");
+            parameters.put("vehicle", known.id());
+        }
+        if (since != null) {
+            where.append(" and a.updatedAt >= :since");
+            parameters.put("since", since);
+        }
+        if (cursor != null) {
+            where.append(" and a.id < :before");
+            parameters.put("before", decode(cursor));
+        }
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            SelectionQuery<AlertRow> query =
+                    session.createSelectionQuery("from AlertRow a " + where + " order by a.id desc", AlertRow.class);
+            parameters.forEach(query::setParameter);
+            List<AlertRow> rows = query.setMaxResults(limit + 1).getResultList();
+            boolean hasMore = rows.size() > limit;
+            List<AlertRow> shown = hasMore ? rows.subList(0, limit) : rows;
+            List<AlertItem> items = items(session, shown, words);
+            return new AlertPage(items, hasMore ? encode(shown.get(shown.size() - 1).id) : null);
+        }
+    }
+
+    /** One alert as the Desk shows it. */
+    Optional<AlertDetail> detail(long id, AlertWords words) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            AlertRow row = session.get(AlertRow.class, id);
+            if (row == null) {
+                return Optional.empty();
+            }
+            Alert alert = row.alert(entries(session, List.of(id)).getOrDefault(id, List.of()));
+            VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+            return Optional.of(new AlertDetail(
+                    item(row, alert, vehicle, words),
+                    words.reasons(alert),
+                    AlertWords.safetyNotes(alert).stream()
+                            .map(note -> new AlertDetail.Safety(note.title(), note.text()))
+                            .toList(),
+                    alert.entries().stream()
+                            .map(e -> new AlertDetail.Entry(
+                                    Instant.ofEpochMilli(e.at()), e.change(), e.kind(), e.urgency(), e.who(), e.note()))
+                            .toList(),
+                    alert.isRunSoft(),
+                    alert.evidence().isParked(),
+                    alert.position() == null
+                            ? null
+                            : vehicle.rules()
+                                    .at(alert.position())
+                                    .map(AlertQueries::limits)
+                                    .orElse(null)));
+        }
+    }
+
+    /** Limits of a wheel as figures. */
+    public static AlertDetail.Limits limits(WheelRules rules) {
+        return new AlertDetail.Limits(
+                rules.limits().policy().basis() == vividcaravan.core.limits.Basis.COMPENSATED,
+                rules.limits().targetKpa(),
+                rules.limits().lowKpa(),
+                rules.limits().lowCriticalKpa(),
+                rules.limits().highKpa(),
+                rules.limits().policy().temperatureC(),
+                rules.limits().policy().temperatureCriticalC());
+    }
+
+    /** The alert with this identity as an item. */
+    public Optional<AlertItem> item(long id, AlertWords words) {
+        return detail(id, words).map(AlertDetail::item);
+    }
+
+    /** A change of an alert, and the alert as it is now. */
+    public record Change(long seq, AlertItem item) {}
+
+    /** Every alert changed after change number {@code seq}, in the order of their latest change. */
+    public List<Change> changedAfter(long seq, AlertWords words) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            List<AlertRow> rows = session.createSelectionQuery(
+                            "from AlertRow where changeSeq > :seq order by changeSeq", AlertRow.class)
+                    .setParameter("seq", seq)
+                    .getResultList();
+            List<AlertItem> items = items(session, rows, words);
+            List<Change> changes = new ArrayList<>();
+            for (int i = 0; i < rows.size(); i++) {
+                changes.add(new Change(rows.get(i).changeSeq, items.get(i)));
+            }
+            return changes;
+        }
+    }
+
+    /** Number of the latest change. */
+    public long latestChange() {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session.createSelectionQuery("select coalesce(max(changeSeq), 0) from AlertRow", Long.class)
+                    .getSingleResult();
+        }
+    }
+
+    private List<AlertItem> items(StatelessSession session, List<AlertRow> rows, AlertWords words) {
+        Map<Long, List<AlertEntry>> entries =
+                entries(session, rows.stream().map(row -> row.id).toList());
+        return rows.stream()
+                .map(row -> item(
+                        row,
+                        row.alert(entries.getOrDefault(row.id, List.of())),
+                        fleet.vehicle(row.vehicleId).orElseThrow(),
+                        words))
+                .toList();
+    }
+
+    private static AlertItem item(AlertRow row, Alert alert, VehicleInService vehicle, AlertWords words) {
+        Double pressure = alert.evidence().pressureKpa();
+        Double at20 = alert.evidence().pressureAt20Kpa();
+        Double temperature = alert.evidence().temperatureC();
+        Position position = alert.position();
+        Reading newest = position == null || alert.state() == AlertState.CLOSED
+                ? null
+                : vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
+        if (newest != null
+                && newest.isMeasurement()
+                && newest.at() >= alert.evidence().at()) {
+            pressure = newest.pressureKpa();
+            at20 = vehicle.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC());
+            temperature = newest.temperatureC();
+        }
+        String ref = vehicle.description().ref();
+        return new AlertItem(
+                Long.toString(alert.id()),
+                ref,
+                position == null ? null : position.code(),
+                alert.kind(),
+                alert.urgency(),
+                alert.state(),
+                Instant.ofEpochMilli(alert.openedAt()),
+                row.updatedAt,
+                alert.closedAt() == null ? null : Instant.ofEpochMilli(alert.closedAt()),
+                alert.entries().stream()
+                        .filter(e -> e.change().isStep())
+                        .map(e -> new AlertItem.Step(Instant.ofEpochMilli(e.at()), e.kind(), e.urgency()))
+                        .toList(),
+                words.summary(alert, ref),
+                words.advice(alert),
+                pressure,
+                at20 == null ? null : Math.round(at20 * 1000) / 1000.0,
+                temperature,
+                alert.evidence().minutesToCritical());
+    }
+
+    private static String encode(long id) {
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(("a" + id).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static long decode(String cursor) {
+        try {
+            String text = new String(Base64.getUrlDecoder().decode(cursor), StandardCharsets.UTF_8);
+            return Long.parseLong(text.substring(1));
+        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+            throw Refusal.badRequest("cursor", "This cursor was not given by the server. Begin again without one.");
+        }
+    }
+}

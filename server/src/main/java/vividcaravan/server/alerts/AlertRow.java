@@ -1,0 +1,130 @@
+package vividcaravan.server.alerts;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.List;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
+
+@Entity
+@Table(name = "alert")
+class AlertRow {
+    @Id
+    long id;
+
+    long changeSeq;
+    long vehicleId;
+    String position;
+
+    @Enumerated(EnumType.STRING)
+    AlertFamily family;
+
+    @Enumerated(EnumType.STRING)
+    AlertKind kind;
+
+    @Enumerated(EnumType.STRING)
+    Urgency urgency;
+
+    @Enumerated(EnumType.STRING)
+    AlertState state;
+
+    long openedAt;
+    Instant updatedAt;
+    Long closedAt;
+    long lastSeenAt;
+    boolean isActive;
+    boolean isRunSoft;
+    long evidenceAt;
+    Double pressureKpa;
+
+    @Column(name = "pressure_at20_kpa")
+    Double pressureAt20Kpa;
+
+    Double temperatureC;
+    Double targetKpa;
+    Double limitKpa;
+    Double limitC;
+    boolean isCompensated;
+    Double fallKpa;
+    Integer minutesToCritical;
+    boolean evidenceRunSoft;
+    boolean isParked;
+    Integer batteryMv;
+
+    static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
+        AlertRow row = new AlertRow();
+        row.id = alert.id();
+        row.changeSeq = changeSeq;
+        row.vehicleId = vehicleId;
+        row.position = alert.position() == null ? null : alert.position().code();
+        row.family = alert.kind().family();
+        row.kind = alert.kind();
+        row.urgency = alert.urgency();
+        row.state = alert.state();
+        row.openedAt = alert.openedAt();
+        row.updatedAt = now;
+        row.closedAt = alert.closedAt();
+        row.lastSeenAt = alert.lastSeenAt();
+        row.isActive = alert.isActive();
+        row.isRunSoft = alert.isRunSoft();
+        row.take(alert.evidence());
+        return row;
+    }
+
+    private void take(Evidence evidence) {
+        evidenceAt = evidence.at();
+        pressureKpa = evidence.pressureKpa();
+        pressureAt20Kpa = evidence.pressureAt20Kpa();
+        temperatureC = evidence.temperatureC();
+        targetKpa = evidence.targetKpa();
+        limitKpa = evidence.limitKpa();
+        limitC = evidence.limitC();
+        isCompensated = evidence.isCompensated();
+        fallKpa = evidence.fallKpa();
+        minutesToCritical = evidence.minutesToCritical();
+        evidenceRunSoft = evidence.isRunSoft();
+        isParked = evidence.isParked();
+        batteryMv = evidence.batteryMv();
+    }
+
+    Alert alert(List<AlertEntry> entries) {
+        Evidence evidence = new Evidence(
+                evidenceAt,
+                pressureKpa,
+                pressureAt20Kpa,
+                temperatureC,
+                targetKpa,
+                limitKpa,
+                limitC,
+                isCompensated,
+                fallKpa,
+                minutesToCritical,
+                evidenceRunSoft,
+                isParked,
+                batteryMv);
+        return new Alert(
+                id,
+                position == null ? null : Position.parse(position),
+                kind,
+                urgency,
+                state,
+                openedAt,
+                closedAt,
+                lastSeenAt,
+                isActive,
+                isRunSoft,
+                evidence,
+                entries);
+    }
+}

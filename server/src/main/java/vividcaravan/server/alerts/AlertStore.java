@@ -1,0 +1,121 @@
+package vividcaravan.server.alerts;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.hibernate.StatelessSession;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.axles.Position;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** Keeps alerts: what the single writer changed goes into its transaction, and is announced once on disk. */
+@Component
+public class AlertStore {
+
+    private final FleetDirectory fleet;
+    private final Ids ids;
+    private final Clock clock;
+    private final ApplicationEventPublisher events;
+    private final Set<Long> stored = new HashSet<>();
+    private final Map<Long, Integer> entriesStored = new HashMap<>();
+    private final List<AlertChanged> unannounced = new ArrayList<>();
+
+    AlertStore(FleetDirectory fleet, Ids ids, Clock clock, ApplicationEventPublisher events) {
+        this.fleet = fleet;
+        this.ids = ids;
+        this.clock = clock;
+        this.events = events;
+    }
+
+    /** Gives every vehicle's book back the latest alert of each wheel and family. */
+    public void load(StatelessSession session) {
+        ids.load(session, "alert", "change_seq");
+        stored.clear();
+        entriesStored.clear();
+        unannounced.clear();
+        List<AlertRow> latest = session.createSelectionQuery(
+                        "from AlertRow a where a.id in (select max(b.id) from AlertRow b"
+                                + " group by b.vehicleId, b.position, b.family) or a.state <> CLOSED",
+                        AlertRow.class)
+                .getResultList();
+        Map<Long, List<AlertEntry>> entries =
+                AlertQueries.entries(session, latest.stream().map(row -> row.id).toList());
+        for (AlertRow row : latest) {
+            List<AlertEntry> own = entries.getOrDefault(row.id, List.of());
+            stored.add(row.id);
+            entriesStored.put(row.id, own.size());
+            fleet.vehicle(row.vehicleId).ifPresent(vehicle -> vehicle.book().restore(row.alert(own)));
+        }
+        fleet.vehicles().forEach(VehicleInService::publishAlerts);
+    }
+
+    /** Every alert a wheel ever had, oldest first. */
+    public List<Alert> ofWheel(StatelessSession session, long vehicleId, Position position) {
+        List<AlertRow> rows = session.createSelectionQuery(
+                        "from AlertRow where vehicleId = :vehicle and position = :position order by id", AlertRow.class)
+                .setParameter("vehicle", vehicleId)
+                .setParameter("position", position.code())
+                .getResultList();
+        Map<Long, List<AlertEntry>> entries =
+                AlertQueries.entries(session, rows.stream().map(row -> row.id).toList());
+        rows.forEach(row -> {
+            stored.add(row.id);
+            entriesStored.put(row.id, entries.getOrDefault(row.id, List.of()).size());
+        });
+        return rows.stream()
+                .map(row -> row.alert(entries.getOrDefault(row.id, List.of())))
+                .toList();
+    }
+
+    /** Stores an alert as it is now. */
+    public void save(StatelessSession session, VehicleInService vehicle, Alert alert) {
+        save(session, vehicle, alert, false);
+    }
+
+    /** Stores an alert whose record was written anew. */
+    public void saveRewritten(StatelessSession session, VehicleInService vehicle, Alert alert) {
+        save(session, vehicle, alert, true);
+    }
+
+    private void save(StatelessSession session, VehicleInService vehicle, Alert alert, boolean isRewritten) {
+        Instant now = clock.instant();
+        long seq = ids.next("alert", "change_seq");
+        AlertRow row = AlertRow.of(alert, vehicle.id(), seq, now);
+        if (stored.add(alert.id())) {
+            session.insert(row);
+        } else {
+            session.update(row);
+            if (isRewritten) {
+                session.createMutationQuery("delete from AlertEntryRow where alertId = :alert")
+                        .setParameter("alert", alert.id())
+                        .executeUpdate();
+                entriesStored.remove(alert.id());
+            }
+        }
+        int known = entriesStored.getOrDefault(alert.id(), 0);
+        for (int number = known; number < alert.entries().size(); number++) {
+            session.insert(AlertEntryRow.of(
+                    ids.next("alert_entry"), alert.id(), number, alert.entries().get(number)));
+        }
+        entriesStored.put(alert.id(), alert.entries().size());
+        vehicle.publishAlerts();
+        unannounced.add(new AlertChanged(alert.id(), seq));
+    }
+
+    /** Tells the rest of the product what changed; called once it is on disk. */
+    public void announce() {
+        List<AlertChanged> changes = List.copyOf(unannounced);
+        unannounced.clear();
+        changes.forEach(events::publishEvent);
+    }
+}

@@ -1,0 +1,102 @@
+package vividcaravan.server.alerts;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.security.Principal;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.alert.Closure;
+import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.platform.ReaderUnits;
+import vividcaravan.server.platform.Refusal;
+
+@RestController
+@RequestMapping("/api/v1/alerts")
+@Tag(name = "alerts")
+class AlertsController {
+
+    private static final Set<String> STATES = Set.of("open", "closed", "all");
+    private static final int MOST = 1_000;
+
+    private final AlertQueries queries;
+    private final AlertActions actions;
+    private final ReaderUnits units;
+
+    AlertsController(AlertQueries queries, AlertActions actions, ReaderUnits units) {
+        this.queries = queries;
+        this.actions = actions;
+        this.units = units;
+    }
+
+    @GetMapping
+    @Operation(operationId = "listAlerts", summary = "Alerts, the one opened last first")
+    AlertPage list(
+            @RequestParam(required = false) @Nullable String state,
+            @RequestParam(required = false) @Nullable String vehicle,
+            @RequestParam(required = false) @Nullable String since,
+            @RequestParam(required = false) @Nullable String limit,
+            @RequestParam(required = false) @Nullable String cursor) {
+        String wanted = state == null ? "open" : state;
+        if (!STATES.contains(wanted)) {
+            throw Refusal.badRequest("state", "state must be open, closed or all, was \"" + state + "\".");
+        }
+        return queries.page(
+                wanted,
+                vehicle,
+                QueryParameters.time("since", since),
+                QueryParameters.limit(limit, 100, MOST),
+                cursor,
+                units.words());
+    }
+
+    @GetMapping("/{id}")
+    @Operation(operationId = "getAlert", summary = "One alert with its evidence, cautions and record")
+    AlertDetail get(@PathVariable String id) {
+        return queries.detail(number(id), units.words())
+                .orElseThrow(() -> Refusal.notFound("There is no alert " + id + "."));
+    }
+
+    @PostMapping("/{id}/acknowledge")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "acknowledgeAlert", summary = "Say that somebody has seen it")
+    AlertDetail acknowledge(@PathVariable String id, Principal who) {
+        actions.acknowledge(number(id), who.getName());
+        return get(id);
+    }
+
+    /** How a person closes an alert. */
+    record CloseRequest(@Nullable String reason, @Nullable String inspectedBy, @Nullable Boolean isScrapped) {}
+
+    @PostMapping("/{id}/close")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "closeAlert", summary = "Close it with a reason; a tyre run soft needs an inspection")
+    AlertDetail close(@PathVariable String id, @RequestBody CloseRequest request, Principal who) {
+        if (request.reason() == null || request.reason().isBlank()) {
+            throw Refusal.badRequest("reason", "Closing needs a reason. Say what was found or done.");
+        }
+        if (request.reason().length() > 1_000
+                || request.inspectedBy() != null && request.inspectedBy().length() > 120) {
+            throw Refusal.badRequest("reason", "The reason may have 1000 characters, a name 120.");
+        }
+        Closure closure = new Closure(
+                who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
+        actions.close(number(id), closure);
+        return get(id);
+    }
+
+    private static long number(String id) {
+        try {
+            return Long.parseLong(id);
+        } catch (NumberFormatException e) {
+            throw Refusal.notFound("There is no alert \"" + id + "\".");
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Alerts as they are stored and handed out. May depend on platform and vehicles. */
+package vividcaravan.server.alerts;

@@ -1,0 +1,65 @@
+package vividcaravan.server.ingest;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Locale;
+import java.util.zip.GZIPInputStream;
+import vividcaravan.server.platform.Refusal;
+
+/** The body of a request as its sender meant it: unpacked, and bounded where it must be. */
+final class BodyStreams {
+
+    private BodyStreams() {}
+
+    /** The body is larger than is allowed. */
+    static final class TooLarge extends IOException {
+        private static final long serialVersionUID = 1L;
+    }
+
+    /**
+     * The body, unpacked if it is packed.
+     *
+     * @throws Refusal if it is packed in a way that is not known
+     * @throws IOException if it claims to be gzip and does not begin like it
+     */
+    static InputStream unpacked(HttpServletRequest request) throws IOException {
+        String encoding = request.getHeader("Content-Encoding");
+        if (encoding == null || encoding.isBlank() || encoding.equalsIgnoreCase("identity")) {
+            return request.getInputStream();
+        }
+        if (!encoding.strip().toLowerCase(Locale.ROOT).equals("gzip")) {
+            throw Refusal.unsupported("Content-Encoding may be gzip or absent, was \"" + encoding + "\".");
+        }
+        return new GZIPInputStream(request.getInputStream(), 64 * 1024);
+    }
+
+    /** The same stream, which breaks off with {@link TooLarge} after {@code most} bytes. */
+    static InputStream bounded(InputStream in, long most) {
+        return new FilterInputStream(in) {
+            private long left = most;
+
+            @Override
+            public int read() throws IOException {
+                int next = super.read();
+                count(next < 0 ? 0 : 1);
+                return next;
+            }
+
+            @Override
+            public int read(byte[] buffer, int offset, int length) throws IOException {
+                int count = super.read(buffer, offset, length);
+                count(Math.max(count, 0));
+                return count;
+            }
+
+            private void count(int bytes) throws TooLarge {
+                left -= bytes;
+                if (left < 0) {
+                    throw new TooLarge();
+                }
+            }
+        };
+    }
+}

@@ -1,0 +1,118 @@
+package vividcaravan.server.ingest;
+
+import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.json.JsonReadFeature;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+
+/** Readings in. The answer comes after what was accepted is on disk and judged. */
+@RestController
+@RequestMapping("/api/v1/readings")
+class ReadingsController {
+
+    private static final long LARGEST_ARRAY = 32L * 1024 * 1024;
+    private static final int BODIES_AT_ONCE = 6;
+    private static final int DEEPEST = 100_000;
+
+    /**
+     * Reads on over what another parser would stop at, so that one reading at fault does not spoil its neighbours:
+     * not-a-number, endless digits, deep nesting.
+     */
+    private static final JsonMapper TOLERANT = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(DEEPEST)
+                            .maxNumberLength(Integer.MAX_VALUE)
+                            .build())
+                    .enable(JsonReadFeature.ALLOW_NON_NUMERIC_NUMBERS)
+                    .build())
+            .build();
+
+    private final ReadingParser parser;
+    private final JudgingLine line;
+    private final SingleWriter writer;
+    private final Semaphore bodies = new Semaphore(BODIES_AT_ONCE);
+
+    ReadingsController(ReadingParser parser, JudgingLine line, SingleWriter writer) {
+        this.parser = parser;
+        this.line = line;
+        this.writer = writer;
+    }
+
+    @PostMapping
+    @PreAuthorize("hasAnyRole('MANAGER', 'RECEIVER')")
+    @Hidden // described by hand, because its body is read as a stream
+    ResponseEntity<Object> take(HttpServletRequest request) throws IOException, InterruptedException {
+        boolean isLines = isLines(request);
+        if (!isLines && request.getContentLengthLong() > LARGEST_ARRAY) {
+            throw ReadingsIntake.tooLarge();
+        }
+        if (!bodies.tryAcquire(2, TimeUnit.SECONDS)) {
+            throw Refusal.busy("The server is taking as many bodies as it can. Send this again in a second.");
+        }
+        ReadingsIntake intake = new ReadingsIntake(TOLERANT, parser, line, writer);
+        try (InputStream in = BodyStreams.unpacked(request)) {
+            if (isLines) {
+                intake.takeLines(in);
+            } else {
+                intake.takeArray(BodyStreams.bounded(in, LARGEST_ARRAY));
+            }
+            return ResponseEntity.ok(intake.answer());
+        } catch (BodyStreams.TooLarge e) {
+            throw ReadingsIntake.tooLarge();
+        } catch (ReadingsIntake.BrokenBody e) {
+            return broken(e.getMessage(), intake.answer());
+        } catch (IOException e) {
+            return broken("The body breaks off or does not unpack.", intake.answer());
+        } finally {
+            bodies.release();
+        }
+    }
+
+    private static boolean isLines(HttpServletRequest request) {
+        MediaType type;
+        try {
+            type = request.getContentType() == null ? null : MediaType.parseMediaType(request.getContentType());
+        } catch (org.springframework.http.InvalidMediaTypeException e) {
+            type = null;
+        }
+        if (type != null && type.getType().equals("application")) {
+            if (type.getSubtype().equals("x-ndjson")) {
+                return true;
+            }
+            if (type.getSubtype().equals("json")) {
+                return false;
+            }
+        }
+        throw Refusal.unsupported("Send readings as application/json (an array) or application/x-ndjson (one a line).");
+    }
+
+    private static ResponseEntity<Object> broken(String message, IngestAnswer counts) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, message);
+        problem.setProperty("errors", List.of());
+        problem.setProperty("accepted", counts.accepted());
+        problem.setProperty("duplicates", counts.duplicates());
+        problem.setProperty("unknownSensors", counts.unknownSensors());
+        problem.setProperty("rejected", counts.rejected());
+        problem.setProperty("rejectedTotal", counts.rejectedTotal());
+        return ResponseEntity.badRequest()
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
+    }
+}

@@ -1,0 +1,179 @@
+package vividcaravan.server.ingest;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.exc.JacksonIOException;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+
+/** One body of readings on its way in: parsed bit by bit, handed to the judging line, counted. */
+final class ReadingsIntake {
+
+    private static final int MOST_LISTED = 1_000;
+    /** A stream is judged in portions of this many readings, each sorted by time. */
+    private static final int PORTION = 200_000;
+
+    private final JsonMapper mapper;
+    private final ReadingParser parser;
+    private final JudgingLine line;
+    private final SingleWriter writer;
+
+    private final List<IncomingReading> portion = new ArrayList<>();
+    private final List<IngestAnswer.Rejected> rejected = new ArrayList<>();
+    private long rejectedTotal;
+    private long index;
+    private long wellFormed;
+    private Tally tally = Tally.NONE;
+    private boolean hasBegun;
+
+    ReadingsIntake(JsonMapper mapper, ReadingParser parser, JudgingLine line, SingleWriter writer) {
+        this.mapper = mapper;
+        this.parser = parser;
+        this.line = line;
+        this.writer = writer;
+    }
+
+    /** The body broke off, or is not JSON; what was counted is on disk. */
+    static final class BrokenBody extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        BrokenBody(String message) {
+            super(message);
+        }
+    }
+
+    /** Takes a JSON array whole; nothing is stored if it is too large or no JSON at all. */
+    void takeArray(InputStream in) throws BrokenBody, BodyStreams.TooLarge {
+        // A reader puts a replacement character where the text is not UTF-8: only that element is then at fault.
+        try (JsonParser json = mapper.createParser(new InputStreamReader(in, StandardCharsets.UTF_8))) {
+            if (json.nextToken() != JsonToken.START_ARRAY) {
+                throw new BrokenBody("Send an array of readings, or one reading a line as application/x-ndjson.");
+            }
+            while (json.nextToken() != JsonToken.END_ARRAY) {
+                if (json.currentToken() == null) {
+                    throw new BrokenBody("The body ends before its array does.");
+                }
+                takeOne(json);
+            }
+            if (json.nextToken() != null) {
+                throw new BrokenBody("There is more in the body after its array.");
+            }
+        } catch (JacksonIOException e) {
+            if (e.getCause() instanceof BodyStreams.TooLarge tooLarge) {
+                throw tooLarge;
+            }
+            flush();
+            throw new BrokenBody("The body breaks off or does not unpack after element " + index + ".");
+        } catch (JacksonException e) {
+            flush();
+            throw new BrokenBody(
+                    index == 0 && portion.isEmpty() && tally.equals(Tally.NONE)
+                            ? "The body is not JSON."
+                            : "The body is not JSON after element " + index + ", or ends early.");
+        } catch (BrokenBody e) {
+            flush();
+            throw e;
+        }
+        flush();
+    }
+
+    private void takeOne(JsonParser json) {
+        try {
+            keep(parser.read(json));
+        } catch (ReadingFault e) {
+            reject(e.getMessage());
+        }
+        index++;
+        wellFormed++;
+    }
+
+    /** Takes one reading a line, however many. */
+    void takeLines(InputStream in) throws BrokenBody {
+        ReadingLines lines = new ReadingLines(in);
+        while (true) {
+            try {
+                if (!lines.next()) {
+                    break;
+                }
+            } catch (IOException e) {
+                flush();
+                throw new BrokenBody("The body breaks off or does not unpack after line " + index + ".");
+            }
+            takeLine(lines);
+        }
+        if (index > 0 && wellFormed == 0) {
+            throw new BrokenBody("The body is not JSON: no line of it could be read.");
+        }
+        flush();
+    }
+
+    private void takeLine(ReadingLines lines) {
+        if (lines.isTooLong()) {
+            wellFormed++;
+            reject("The line is longer than 64 KiB; a reading is one short object.");
+        } else {
+            try (JsonParser json = mapper.createParser(lines.bytes(), 0, lines.length())) {
+                json.nextToken();
+                IncomingReading reading = parser.read(json);
+                wellFormed++;
+                if (json.nextToken() == null) {
+                    keep(reading);
+                } else {
+                    reject("There is more on the line after its reading; write one reading a line.");
+                }
+            } catch (ReadingFault e) {
+                wellFormed++;
+                reject(e.getMessage());
+            } catch (JacksonException e) {
+                reject("The line is not JSON.");
+            }
+        }
+        index++;
+    }
+
+    private void keep(IncomingReading reading) {
+        portion.add(reading);
+        if (portion.size() >= PORTION) {
+            flush();
+        }
+    }
+
+    private void reject(String message) {
+        rejectedTotal++;
+        if (rejected.size() < MOST_LISTED) {
+            rejected.add(new IngestAnswer.Rejected(index, message));
+        }
+    }
+
+    private void flush() {
+        if (portion.isEmpty()) {
+            return;
+        }
+        List<IncomingReading> readings = new ArrayList<>(portion);
+        portion.clear();
+        // Nothing half-stored: only the first portion may be refused, later ones wait for their turn.
+        tally = tally.plus(
+                hasBegun ? writer.writeWhenPossible(line.take(readings)) : writer.write(line.take(readings)));
+        hasBegun = true;
+    }
+
+    /** The counts so far. */
+    IngestAnswer answer() {
+        return new IngestAnswer(
+                tally.accepted(), tally.duplicates(), tally.unknownSensors(), List.copyOf(rejected), rejectedTotal);
+    }
+
+    /** A refusal for a body that is too large. */
+    static Refusal tooLarge() {
+        return Refusal.tooLarge("An array may have 32 MB. Send it in parts, or one reading a line as"
+                + " application/x-ndjson, which has no limit.");
+    }
+}

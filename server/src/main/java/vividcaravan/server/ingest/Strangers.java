@@ -1,0 +1,116 @@
+package vividcaravan.server.ingest;
+
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.judge.Reading;
+
+/** Sensors that are heard and are not ours. Kept for the pairing screen, never judged. */
+@Component
+class Strangers {
+
+    /** Where many vehicles pass, only this many are remembered. */
+    private static final int MOST = 10_000;
+
+    private static final long WRITE_EVERY_MILLIS = 10_000;
+
+    private static final class Heard {
+        long firstAt;
+        long lastAt;
+        long readings;
+        Reading newest;
+        boolean isStored;
+        boolean isDirty;
+    }
+
+    private final Map<String, Heard> heard = new HashMap<>();
+    private long writtenAt;
+
+    void load(StatelessSession session) {
+        heard.clear();
+        List<Object[]> rows = session.createNativeQuery(
+                        "select code, first_heard_at, last_heard_at, readings, pressure_kpa, temperature_c, rssi_dbm"
+                                + " from stranger",
+                        Object[].class)
+                .addScalar("code", String.class)
+                .addScalar("first_heard_at", Instant.class)
+                .addScalar("last_heard_at", Instant.class)
+                .addScalar("readings", Long.class)
+                .addScalar("pressure_kpa", Double.class)
+                .addScalar("temperature_c", Double.class)
+                .addScalar("rssi_dbm", Integer.class)
+                .getResultList();
+        for (Object[] row : rows) {
+            Heard known = new Heard();
+            known.firstAt = ((Instant) row[1]).toEpochMilli();
+            known.lastAt = ((Instant) row[2]).toEpochMilli();
+            known.readings = (Long) row[3];
+            known.newest = new Reading(
+                    known.lastAt,
+                    row[4] == null ? Double.NaN : (Double) row[4],
+                    row[5] == null ? Double.NaN : (Double) row[5],
+                    null,
+                    (Integer) row[6],
+                    null);
+            known.isStored = true;
+            heard.put((String) row[0], known);
+        }
+    }
+
+    void hear(String code, Reading reading) {
+        Heard known = heard.get(code);
+        if (known == null) {
+            if (heard.size() >= MOST) {
+                return;
+            }
+            known = new Heard();
+            known.firstAt = reading.at();
+            heard.put(code, known);
+        }
+        known.readings++;
+        known.firstAt = Math.min(known.firstAt, reading.at());
+        if (known.newest == null || reading.at() >= known.newest.at()) {
+            known.newest = reading;
+            known.lastAt = reading.at();
+        }
+        known.isDirty = true;
+    }
+
+    /** Writes the new ones at once and the others now and then: how often a stranger passed is not worth a commit. */
+    void save(StatelessSession session, long now) {
+        boolean isDue = now - writtenAt >= WRITE_EVERY_MILLIS;
+        for (Map.Entry<String, Heard> entry : heard.entrySet()) {
+            Heard known = entry.getValue();
+            if (known.isDirty && (isDue || !known.isStored)) {
+                write(session, entry.getKey(), known);
+            }
+        }
+        writtenAt = isDue ? now : writtenAt;
+    }
+
+    private static void write(StatelessSession session, String code, Heard known) {
+        Reading newest = known.newest;
+        session.createNativeMutationQuery("merge into stranger (code, first_heard_at, last_heard_at, readings,"
+                        + " pressure_kpa, temperature_c, rssi_dbm) key (code)"
+                        + " values (:code, :first, :last, :readings, :kpa, :celsius, :rssi)")
+                .setParameter("code", code)
+                .setParameter("first", Instant.ofEpochMilli(known.firstAt))
+                .setParameter("last", Instant.ofEpochMilli(known.lastAt))
+                .setParameter("readings", known.readings)
+                .setParameter("kpa", Double.isNaN(newest.pressureKpa()) ? null : newest.pressureKpa(), Double.class)
+                .setParameter(
+                        "celsius", Double.isNaN(newest.temperatureC()) ? null : newest.temperatureC(), Double.class)
+                .setParameter("rssi", newest.rssiDbm(), Integer.class)
+                .executeUpdate();
+        known.isStored = true;
+        known.isDirty = false;
+    }
+
+    /** Forgets one that became ours. */
+    void forget(String code) {
+        heard.remove(code);
+    }
+}

@@ -1,0 +1,187 @@
+package vividcaravan.server.ingest;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.vehicles.DepotDescription;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** Readings out: what the sensors that sat at a wheel said, whichever they were. */
+@RestController
+@RequestMapping("/api/v1/vehicles/{ref}/wheels/{position}/readings")
+@Tag(name = "readings")
+class WheelReadingsController {
+
+    private static final int MOST = 10_000;
+    private static final Set<String> RESOLUTIONS = Set.of("raw", "hour", "day");
+
+    private final FleetDirectory fleet;
+    private final BlockStore blocks;
+    private final Clock clock;
+    private final Duration retention;
+
+    WheelReadingsController(FleetDirectory fleet, BlockStore blocks, Clock clock, VividProperties properties) {
+        this.fleet = fleet;
+        this.blocks = blocks;
+        this.clock = clock;
+        this.retention = Duration.ofDays(properties.retentionDays());
+    }
+
+    @GetMapping
+    @Operation(operationId = "listWheelReadings", summary = "Readings of a wheel, oldest first")
+    WheelReadings list(
+            @PathVariable String ref,
+            @PathVariable String position,
+            @RequestParam(required = false) @Nullable String from,
+            @RequestParam(required = false) @Nullable String to,
+            @RequestParam(required = false) @Nullable String limit,
+            @RequestParam(required = false) @Nullable String resolution,
+            @RequestParam(required = false) @Nullable String cursor) {
+        VehicleInService vehicle =
+                fleet.vehicle(ref).orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + ref + "\"."));
+        Position wheel = Position.find(position)
+                .filter(p -> vehicle.description().layout().has(p))
+                .orElseThrow(() -> Refusal.notFound("The vehicle \"" + ref + "\" has no wheel \"" + position
+                        + "\"; it has " + vehicle.description().layout().positions() + "."));
+        if (resolution != null && !RESOLUTIONS.contains(resolution)) {
+            throw Refusal.badRequest("resolution", "resolution must be raw, hour or day, was \"" + resolution + "\".");
+        }
+        Instant start = QueryParameters.time("from", from);
+        Instant end = QueryParameters.time("to", to);
+        int most = QueryParameters.limit(limit, 1_000, MOST);
+        Instant now = clock.instant();
+        long first = cursor != null
+                ? decode(cursor)
+                : bounded(start, now.minus(retention)).toEpochMilli();
+        long last = bounded(end, now.plusSeconds(180)).toEpochMilli();
+        if (end != null && start != null && end.isBefore(start)) {
+            throw Refusal.badRequest("to", "\"to\" is before \"from\".");
+        }
+        return resolution == null || resolution.equals("raw")
+                ? raw(vehicle, wheel, first, last, most)
+                : summaries(vehicle, wheel, first, last, most, resolution);
+    }
+
+    private Instant bounded(@Nullable Instant wanted, Instant otherwise) {
+        // Nothing is kept beyond the retention and nothing is taken from the future, so looking farther finds nothing.
+        Instant oldest = clock.instant().minus(retention).minus(Duration.ofDays(1));
+        Instant newest = clock.instant().plusSeconds(180);
+        Instant time = wanted == null ? otherwise : wanted;
+        return time.isBefore(oldest) ? oldest : time.isAfter(newest) ? newest : time;
+    }
+
+    private WheelReadings raw(VehicleInService vehicle, Position wheel, long from, long to, int most) {
+        List<WheelReadings.Item> items = new ArrayList<>();
+        eachReading(vehicle, wheel, from, to, items, most + 1);
+        if (items.size() <= most) {
+            return new WheelReadings(items, null);
+        }
+        String next = encode(items.get(most).at().toEpochMilli());
+        return new WheelReadings(items.subList(0, most), next);
+    }
+
+    private void eachReading(
+            VehicleInService vehicle, Position wheel, long from, long to, List<WheelReadings.Item> items, int most) {
+        for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
+            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
+            blocks.read(
+                    stay.sensor(),
+                    Math.max(from, stay.from()),
+                    Math.min(to, stay.to()),
+                    entry -> items.add(item(sensor.code(), entry.reading(), vehicle)),
+                    () -> items.size() >= most);
+        }
+    }
+
+    private static WheelReadings.Item item(String code, Reading reading, VehicleInService vehicle) {
+        double at20 = vehicle.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC());
+        return new WheelReadings.Item(
+                code,
+                Instant.ofEpochMilli(reading.at()),
+                orNull(reading.pressureKpa()),
+                orNull(Math.round(at20 * 1000) / 1000.0 + (Double.isNaN(at20) ? Double.NaN : 0)),
+                orNull(reading.temperatureC()),
+                reading.batteryMv(),
+                reading.rssiDbm(),
+                reading.moving(),
+                null);
+    }
+
+    private static @Nullable Double orNull(double value) {
+        return Double.isNaN(value) ? null : value;
+    }
+
+    private WheelReadings summaries(
+            VehicleInService vehicle, Position wheel, long from, long to, int most, String resolution) {
+        ZoneId zone = vehicle.depot().map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
+        ChronoUnit unit = resolution.equals("day") ? ChronoUnit.DAYS : ChronoUnit.HOURS;
+        List<WheelReadings.Item> summaries = new ArrayList<>();
+        ReadingSummary[] open = {null};
+        for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
+            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
+            blocks.read(
+                    stay.sensor(),
+                    Math.max(from, stay.from()),
+                    Math.min(to, stay.to()),
+                    entry -> {
+                        WheelReadings.Item item = item(sensor.code(), entry.reading(), vehicle);
+                        Instant start = item.at().atZone(zone).truncatedTo(unit).toInstant();
+                        if (open[0] == null || !open[0].isFor(sensor.code(), start)) {
+                            finish(open[0], summaries);
+                            open[0] = new ReadingSummary(sensor.code(), start);
+                        }
+                        open[0].add(item);
+                    },
+                    () -> summaries.size() > most);
+        }
+        finish(open[0], summaries);
+        if (summaries.size() <= most) {
+            return new WheelReadings(summaries, null);
+        }
+        return new WheelReadings(
+                summaries.subList(0, most), encode(summaries.get(most).at().toEpochMilli()));
+    }
+
+    private static void finish(@Nullable ReadingSummary summary, List<WheelReadings.Item> summaries) {
+        if (summary != null) {
+            summary.item().ifPresent(summaries::add);
+        }
+    }
+
+    private static String encode(long at) {
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(("t" + at).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static long decode(String cursor) {
+        try {
+            return Long.parseLong(
+                    new String(Base64.getUrlDecoder().decode(cursor), StandardCharsets.UTF_8).substring(1));
+        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+            throw Refusal.badRequest("cursor", "This cursor was not given by the server. Begin again without one.");
+        }
+    }
+}

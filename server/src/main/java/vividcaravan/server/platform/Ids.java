@@ -1,0 +1,32 @@
+package vividcaravan.server.platform;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+
+/** Identities given by the application, so that bulk inserts need not ask the database for each. */
+@Component
+public class Ids {
+
+    private final Map<String, AtomicLong> last = new ConcurrentHashMap<>();
+
+    /** Learns the highest value in use, from {@code column} of {@code table}. */
+    public void load(StatelessSession session, String table, String column) {
+        Number highest = session.createNativeQuery(
+                        "select coalesce(max(" + column + "), 0) from " + table, Number.class)
+                .getSingleResult();
+        last.put(table + "." + column, new AtomicLong(highest.longValue()));
+    }
+
+    /** The next identity for {@code table}. */
+    public long next(String table) {
+        return next(table, "id");
+    }
+
+    /** The next value for {@code column} of {@code table}. */
+    public long next(String table, String column) {
+        return last.get(table + "." + column).incrementAndGet();
+    }
+}

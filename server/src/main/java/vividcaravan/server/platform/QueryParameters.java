@@ -1,0 +1,49 @@
+package vividcaravan.server.platform;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import org.jspecify.annotations.Nullable;
+
+/** Reads query parameters and says in words what is wrong with them. */
+public final class QueryParameters {
+
+    private QueryParameters() {}
+
+    /**
+     * A time, or null where it is absent.
+     *
+     * @throws Refusal if it is no RFC 3339 time
+     */
+    public static @Nullable Instant time(String name, @Nullable String text) {
+        if (text == null) {
+            return null;
+        }
+        try {
+            // A plus sign that was not encoded arrives as a space.
+            return OffsetDateTime.parse(text.replace(' ', '+')).toInstant();
+        } catch (DateTimeException e) {
+            throw Refusal.badRequest(name, "\"" + text + "\" is no time; write it like 2026-11-20T06:31:07Z.");
+        }
+    }
+
+    /**
+     * How many are wanted.
+     *
+     * @throws Refusal if it is not a whole number from 1 to {@code most}
+     */
+    public static int limit(@Nullable String text, int otherwise, int most) {
+        if (text == null) {
+            return otherwise;
+        }
+        try {
+            int limit = Integer.parseInt(text);
+            if (limit >= 1 && limit <= most) {
+                return limit;
+            }
+        } catch (NumberFormatException e) {
+            // Said below, together with numbers out of range.
+        }
+        throw Refusal.badRequest("limit", "limit must be a whole number from 1 to " + most + ", was \"" + text + "\".");
+    }
+}

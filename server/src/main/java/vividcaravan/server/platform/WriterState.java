@@ -1,0 +1,20 @@
+package vividcaravan.server.platform;
+
+import org.hibernate.StatelessSession;
+
+/** What the single writer keeps in memory beside the database. */
+public interface WriterState {
+
+    /** Reads everything afresh from the database; called at the start and after a failed transaction. */
+    void load(StatelessSession session);
+
+    /** Called in the group's transaction after its writes were made, before the commit. */
+    void beforeCommit(StatelessSession session);
+
+    /**
+     * Called between groups: housekeeping in small portions.
+     *
+     * @return whether there is more to do right away
+     */
+    boolean tidy(StatelessSession session);
+}

@@ -1,0 +1,19 @@
+package vividcaravan.server.vehicles;
+
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+
+/**
+ * A depot.
+ *
+ * @param name its name, unique
+ * @param timeZone the zone its people live by
+ * @param altitudeM metres above sea level
+ */
+public record DepotDescription(String name, ZoneId timeZone, double altitudeM) {
+
+    /** What is assumed of a depot that is only named: UTC and sea level. */
+    public static DepotDescription named(String name) {
+        return new DepotDescription(name, ZoneOffset.UTC, 0);
+    }
+}

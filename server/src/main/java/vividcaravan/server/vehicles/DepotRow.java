@@ -1,0 +1,21 @@
+package vividcaravan.server.vehicles;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.ZoneId;
+
+@Entity
+@Table(name = "depot")
+class DepotRow {
+    @Id
+    long id;
+
+    String name;
+    String timeZone;
+    double altitudeM;
+
+    DepotDescription description() {
+        return new DepotDescription(name, ZoneId.of(timeZone), altitudeM);
+    }
+}

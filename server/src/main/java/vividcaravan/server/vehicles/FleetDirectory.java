@@ -1,0 +1,205 @@
+package vividcaravan.server.vehicles;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.server.platform.Ids;
+
+/** The fleet in memory. The single writer changes it together with the database; anyone may read. */
+@Component
+public class FleetDirectory {
+
+    private final Ids ids;
+    private final Map<Long, VehicleInService> vehicles = new ConcurrentHashMap<>();
+    private final Map<String, VehicleInService> vehiclesByRef = new ConcurrentHashMap<>();
+    private final Map<Long, KnownSensor> sensors = new ConcurrentHashMap<>();
+    private final Map<String, KnownSensor> sensorsByCode = new ConcurrentHashMap<>();
+    private final Map<String, DepotDescription> depots = new ConcurrentHashMap<>();
+    private final Map<String, Long> depotIds = new ConcurrentHashMap<>();
+
+    FleetDirectory(Ids ids) {
+        this.ids = ids;
+    }
+
+    /** Reads the fleet afresh from the database. */
+    public void load(StatelessSession session) {
+        for (String table : List.of("depot", "vehicle", "axle", "sensor", "fitting", "alert", "alert_entry")) {
+            ids.load(session, table, "id");
+        }
+        vehicles.clear();
+        vehiclesByRef.clear();
+        sensors.clear();
+        sensorsByCode.clear();
+        depots.clear();
+        depotIds.clear();
+        Map<Long, DepotDescription> depotsById = new HashMap<>();
+        for (DepotRow row : all(session, DepotRow.class)) {
+            put(row.id, row.description());
+            depotsById.put(row.id, row.description());
+        }
+        Map<Long, List<AxleRow>> axles = new HashMap<>();
+        all(session, AxleRow.class).forEach(row -> axles.computeIfAbsent(row.vehicleId, id -> new ArrayList<>())
+                .add(row));
+        for (VehicleRow row : all(session, VehicleRow.class)) {
+            List<AxleDescription> described = axles.get(row.id).stream()
+                    .sorted(Comparator.comparingInt(axle -> axle.number))
+                    .map(AxleRow::description)
+                    .toList();
+            DepotDescription depot = row.depotId == null ? null : depotsById.get(row.depotId);
+            put(new VehicleInService(
+                    row.id,
+                    new VehicleDescription(
+                            row.ref, row.kind, row.plate, depot == null ? null : depot.name(), described, row.spares),
+                    depot,
+                    () -> ids.next("alert")));
+        }
+        Map<Long, List<Fitting>> stays = new HashMap<>();
+        for (FittingRow row : all(session, FittingRow.class)) {
+            stays.computeIfAbsent(row.sensorId, id -> new ArrayList<>()).add(row.fitting());
+        }
+        for (SensorRow row : all(session, SensorRow.class)) {
+            KnownSensor sensor = new KnownSensor(row.id, row.code, row.mount);
+            if (row.newestReading != null) {
+                sensor.heard(ReadingBytes.read(row.newestReading));
+            }
+            if (row.newestJudgedAt != null) {
+                sensor.judgedUpTo(row.newestJudgedAt);
+            }
+            sensor.clockWrong(row.clockWrongAt);
+            sensor.takeTouched();
+            put(sensor);
+            fitted(sensor, stays.getOrDefault(row.id, List.of()));
+        }
+    }
+
+    private static <T> List<T> all(StatelessSession session, Class<T> rows) {
+        return session.createSelectionQuery("from " + rows.getSimpleName(), rows)
+                .getResultList();
+    }
+
+    /** Writes what was heard of sensors since the last time. */
+    public void saveHeard(StatelessSession session) {
+        for (KnownSensor sensor : sensors.values()) {
+            if (sensor.takeTouched()) {
+                session.createNativeMutationQuery(
+                                "update sensor set newest_reading = :reading, newest_judged_at = :judged,"
+                                        + " clock_wrong_at = :wrong where id = :id")
+                        .setParameter(
+                                "reading",
+                                sensor.newest() == null ? null : ReadingBytes.write(sensor.newest()),
+                                byte[].class)
+                        .setParameter(
+                                "judged",
+                                sensor.newestJudgedAt() == Long.MIN_VALUE ? null : sensor.newestJudgedAt(),
+                                Long.class)
+                        .setParameter("wrong", sensor.clockWrongAt(), java.time.Instant.class)
+                        .setParameter("id", sensor.id())
+                        .executeUpdate();
+            }
+        }
+    }
+
+    VehicleInService put(VehicleInService vehicle) {
+        vehicles.put(vehicle.id(), vehicle);
+        vehiclesByRef.put(vehicle.description().ref(), vehicle);
+        return vehicle;
+    }
+
+    KnownSensor put(KnownSensor sensor) {
+        sensors.put(sensor.id(), sensor);
+        sensorsByCode.put(sensor.code(), sensor);
+        return sensor;
+    }
+
+    void put(long id, DepotDescription depot) {
+        depots.put(depot.name(), depot);
+        depotIds.put(depot.name(), id);
+    }
+
+    /** Takes note of a sensor's stays, here and at the vehicles it sits or sat on. */
+    void fitted(KnownSensor sensor, List<Fitting> stays) {
+        for (VehicleInService vehicle : vehiclesOf(sensor.fittings())) {
+            vehicle.sensors().values().removeIf(other -> other == sensor);
+        }
+        sensor.fittedAs(
+                stays.stream().sorted(Comparator.comparingLong(Fitting::from)).toList());
+        for (Fitting stay : sensor.fittings()) {
+            VehicleInService vehicle = vehicles.get(stay.vehicle());
+            vehicle.everFitted().add(sensor);
+            if (stay.isOpen()) {
+                vehicle.sensors().put(stay.position(), sensor);
+            }
+        }
+    }
+
+    private List<VehicleInService> vehiclesOf(List<Fitting> stays) {
+        return stays.stream()
+                .map(stay -> vehicles.get(stay.vehicle()))
+                .distinct()
+                .toList();
+    }
+
+    Optional<Long> depotId(String name) {
+        return Optional.ofNullable(depotIds.get(name));
+    }
+
+    public Optional<VehicleInService> vehicle(String ref) {
+        return Optional.ofNullable(vehiclesByRef.get(ref));
+    }
+
+    public Optional<VehicleInService> vehicle(long id) {
+        return Optional.ofNullable(vehicles.get(id));
+    }
+
+    /** Every vehicle, by ref. */
+    public List<VehicleInService> vehicles() {
+        return vehicles.values().stream()
+                .sorted(Comparator.comparing(vehicle -> vehicle.description().ref()))
+                .toList();
+    }
+
+    public Optional<KnownSensor> sensor(String code) {
+        return Optional.ofNullable(sensorsByCode.get(code));
+    }
+
+    public Optional<KnownSensor> sensor(long id) {
+        return Optional.ofNullable(sensors.get(id));
+    }
+
+    /** Every sensor. */
+    public Collection<KnownSensor> sensors() {
+        return sensors.values();
+    }
+
+    public Optional<DepotDescription> depot(String name) {
+        return Optional.ofNullable(depots.get(name));
+    }
+
+    /** Every depot, by name. */
+    public List<DepotDescription> depots() {
+        return depots.values().stream()
+                .sorted(Comparator.comparing(DepotDescription::name))
+                .toList();
+    }
+
+    /** Every stay at a wheel that touches the time from {@code from} to {@code to}, oldest first. */
+    public List<Fitting> staysAt(VehicleInService vehicle, Position position, long from, long to) {
+        return vehicle.everFitted().stream()
+                .flatMap(sensor -> sensor.fittings().stream())
+                .filter(stay -> stay.vehicle() == vehicle.id()
+                        && stay.position().equals(position)
+                        && stay.from() < to
+                        && from < stay.to())
+                .sorted(Comparator.comparingLong(Fitting::from))
+                .toList();
+    }
+}

@@ -1,0 +1,72 @@
+package vividcaravan.server.vehicles;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.Instant;
+import java.util.List;
+import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.axles.WheelArrangement;
+import vividcaravan.core.limits.Basis;
+import vividcaravan.core.limits.LimitOverrides;
+
+/**
+ * The fleet as a document, in and out.
+ *
+ * @param onExisting {@code "update"} to change vehicles that exist; null makes them a fault
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record FleetDocument(
+        String format, int version, String onExisting, List<DepotEntry> depots, List<VehicleEntry> vehicles) {
+
+    public static final String FORMAT = "vivid-caravan-fleet";
+    public static final int VERSION = 1;
+
+    /** A depot; what is null is not said. */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record DepotEntry(String name, String timeZone, Double altitudeM) {}
+
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record VehicleEntry(
+            String ref,
+            VehicleKind kind,
+            String plate,
+            String depot,
+            int spares,
+            List<AxleEntry> axles,
+            List<SensorEntry> sensors) {}
+
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record AxleEntry(
+            AxleRole role, WheelArrangement wheels, boolean liftable, double coldPressureKpa, LimitsEntry limits) {}
+
+    /** Limits that an axle sets for itself; what is null is inherited. */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record LimitsEntry(
+            Basis basis,
+            Double lowPct,
+            Double lowCriticalPct,
+            Double highPct,
+            Double temperatureC,
+            Double temperatureCriticalC) {
+
+        LimitOverrides overrides() {
+            return new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC);
+        }
+
+        static LimitsEntry of(LimitOverrides overrides) {
+            return overrides.isEmpty()
+                    ? null
+                    : new LimitsEntry(
+                            overrides.basis(),
+                            overrides.lowPct(),
+                            overrides.lowCriticalPct(),
+                            overrides.highPct(),
+                            overrides.temperatureC(),
+                            overrides.temperatureCriticalC());
+        }
+    }
+
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record SensorEntry(String position, String code, MountKind mount, Instant fittedAt) {}
+}

@@ -1,0 +1,24 @@
+package vividcaravan.server.vehicles;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import vividcaravan.core.axles.VehicleKind;
+
+@Entity
+@Table(name = "vehicle")
+class VehicleRow {
+    @Id
+    long id;
+
+    String ref;
+
+    @Enumerated(EnumType.STRING)
+    VehicleKind kind;
+
+    String plate;
+    Long depotId;
+    int spares;
+}

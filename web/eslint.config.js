@@ -1,0 +1,30 @@
+import js from '@eslint/js';
+import vue from 'eslint-plugin-vue';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+  { ignores: ['dist/', 'node_modules/', 'src/api/schema.d.ts'] },
+  js.configs.recommended,
+  ...ts.configs.strict,
+  ...vue.configs['flat/recommended'],
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: ts.parser } },
+  },
+  {
+    rules: {
+      // Prettier decides the layout, TypeScript knows the globals.
+      'no-undef': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
+      'vue/html-indent': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+      'vue/attributes-order': 'off',
+      'vue/multi-word-component-names': 'off',
+      'vue/require-default-prop': 'off',
+      eqeqeq: 'error',
+    },
+  },
+);

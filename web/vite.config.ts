@@ -1,0 +1,17 @@
+import { fileURLToPath } from 'node:url';
+import tailwindcss from '@tailwindcss/vite';
+import vue from '@vitejs/plugin-vue';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [vue(), tailwindcss()],
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  build: {
+    // The content security policy forbids inline scripts and data: fonts.
+    modulePreload: { polyfill: false },
+    assetsInlineLimit: 0,
+    reportCompressedSize: false,
+  },
+  server: { proxy: { '/api': 'http://localhost:8080' } },
+  test: { environment: 'jsdom', setupFiles: ['src/test-setup.ts'], restoreMocks: true },
+});
