@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.server.vehicles.WheelLimits;
 
 /**
  * An alert with all that the Desk shows of it.
@@ -22,7 +23,7 @@ public record AlertDetail(
         List<Entry> record,
         boolean isRunSoft,
         boolean isParked,
-        @Nullable Limits limits) {
+        @Nullable WheelLimits limits) {
 
     /** A caution. */
     public record Safety(String title, String text) {}
@@ -35,14 +36,4 @@ public record AlertDetail(
             Urgency urgency,
             @Nullable String who,
             @Nullable String note) {}
-
-    /** Pressures in kPa, temperatures in °C. */
-    public record Limits(
-            boolean isCompensated,
-            double targetKpa,
-            double lowKpa,
-            double lowCriticalKpa,
-            double highKpa,
-            double temperatureC,
-            double temperatureCriticalC) {}
 }

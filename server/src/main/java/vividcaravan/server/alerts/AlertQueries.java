@@ -18,11 +18,11 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Reading;
-import vividcaravan.core.judge.WheelRules;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.WheelLimits;
 
 /** Reads alerts from the database for whoever asks. */
 @Component
@@ -120,21 +120,9 @@ public class AlertQueries {
                             ? null
                             : vehicle.rules()
                                     .at(alert.position())
-                                    .map(AlertQueries::limits)
+                                    .map(WheelLimits::of)
                                     .orElse(null)));
         }
-    }
-
-    /** Limits of a wheel as figures. */
-    public static AlertDetail.Limits limits(WheelRules rules) {
-        return new AlertDetail.Limits(
-                rules.limits().policy().basis() == vividcaravan.core.limits.Basis.COMPENSATED,
-                rules.limits().targetKpa(),
-                rules.limits().lowKpa(),
-                rules.limits().lowCriticalKpa(),
-                rules.limits().highKpa(),
-                rules.limits().policy().temperatureC(),
-                rules.limits().policy().temperatureCriticalC());
     }
 
     /** The alert with this identity as an item. */

@@ -51,10 +51,16 @@ class AlertRow {
     @Column(name = "pressure_at20_kpa")
     Double pressureAt20Kpa;
 
+
+    @Column(name = "temperature_c")
     Double temperatureC;
+
     Double targetKpa;
     Double limitKpa;
+
+    @Column(name = "limit_c")
     Double limitC;
+
     boolean isCompensated;
     Double fallKpa;
     Integer minutesToCritical;

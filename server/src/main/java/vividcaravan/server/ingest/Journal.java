@@ -51,8 +51,8 @@ class Journal {
     }
 
     private static long highest(StatelessSession session, String query) {
-        Number highest = session.createNativeQuery(query, Number.class).getSingleResult();
-        return highest == null ? 0 : highest.longValue();
+        Long highest = session.createNativeQuery(query, Long.class).getSingleResult();
+        return highest == null ? 0 : highest;
     }
 
     /** Appends what one write accepted, in the order in which it was judged. */

@@ -19,6 +19,7 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.core.json.JsonReadFeature;
 import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 

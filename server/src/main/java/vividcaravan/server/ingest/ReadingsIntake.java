@@ -11,6 +11,7 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.core.exc.JacksonIOException;
 import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 

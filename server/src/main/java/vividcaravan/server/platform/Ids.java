@@ -14,10 +14,10 @@ public class Ids {
 
     /** Learns the highest value in use, from {@code column} of {@code table}. */
     public void load(StatelessSession session, String table, String column) {
-        Number highest = session.createNativeQuery(
-                        "select coalesce(max(" + column + "), 0) from " + table, Number.class)
+        Long highest = session.createNativeQuery(
+                        "select coalesce(max(" + column + "), 0) from " + table, Long.class)
                 .getSingleResult();
-        last.put(table + "." + column, new AtomicLong(highest.longValue()));
+        last.put(table + "." + column, new AtomicLong(highest));
     }
 
     /** The next identity for {@code table}. */

@@ -12,10 +12,10 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
-import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import vividcaravan.core.alert.AlertRefused;
@@ -47,9 +47,10 @@ class Problems extends ResponseEntityExceptionHandler {
                 HttpStatus.BAD_REQUEST, message, List.of(new Refusal.Fault(e.getName(), message)), new HttpHeaders());
     }
 
-    @ExceptionHandler(AsyncRequestNotUsableException.class)
-    void clientWentAway() {
-        // Nobody is left to answer.
+    @ExceptionHandler(AccessDeniedException.class)
+    ResponseEntity<ProblemDetail> denied(AccessDeniedException e) {
+        return answer(
+                HttpStatus.FORBIDDEN, "Your role does not allow this. Ask a manager.", List.of(), new HttpHeaders());
     }
 
     @ExceptionHandler(Exception.class)

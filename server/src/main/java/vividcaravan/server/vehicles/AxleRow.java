@@ -1,5 +1,6 @@
 package vividcaravan.server.vehicles;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -35,8 +36,14 @@ class AxleRow {
     Double lowPct;
     Double lowCriticalPct;
     Double highPct;
+
+    @Column(name = "temperature_c")
     Double temperatureC;
+
+
+    @Column(name = "temperature_critical_c")
     Double temperatureCriticalC;
+
 
     static AxleRow of(long id, long vehicleId, int number, AxleDescription description) {
         AxleRow row = new AxleRow();

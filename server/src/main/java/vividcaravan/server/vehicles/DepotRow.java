@@ -1,5 +1,6 @@
 package vividcaravan.server.vehicles;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -13,7 +14,10 @@ class DepotRow {
 
     String name;
     String timeZone;
+
+    @Column(name = "altitude_m")
     double altitudeM;
+
 
     DepotDescription description() {
         return new DepotDescription(name, ZoneId.of(timeZone), altitudeM);

@@ -1,4 +1,4 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.FilterInputStream;
@@ -6,15 +6,14 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.Locale;
 import java.util.zip.GZIPInputStream;
-import vividcaravan.server.platform.Refusal;
 
 /** The body of a request as its sender meant it: unpacked, and bounded where it must be. */
-final class BodyStreams {
+public final class BodyStreams {
 
     private BodyStreams() {}
 
     /** The body is larger than is allowed. */
-    static final class TooLarge extends IOException {
+    public static final class TooLarge extends IOException {
         private static final long serialVersionUID = 1L;
     }
 
@@ -24,7 +23,7 @@ final class BodyStreams {
      * @throws Refusal if it is packed in a way that is not known
      * @throws IOException if it claims to be gzip and does not begin like it
      */
-    static InputStream unpacked(HttpServletRequest request) throws IOException {
+    public static InputStream unpacked(HttpServletRequest request) throws IOException {
         String encoding = request.getHeader("Content-Encoding");
         if (encoding == null || encoding.isBlank() || encoding.equalsIgnoreCase("identity")) {
             return request.getInputStream();
@@ -36,7 +35,7 @@ final class BodyStreams {
     }
 
     /** The same stream, which breaks off with {@link TooLarge} after {@code most} bytes. */
-    static InputStream bounded(InputStream in, long most) {
+    public static InputStream bounded(InputStream in, long most) {
         return new FilterInputStream(in) {
             private long left = most;
 

@@ -1,0 +1,28 @@
+package vividcaravan.server.access;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "api_token")
+class ApiTokenRow {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    String name;
+
+    @Enumerated(EnumType.STRING)
+    ApiTokens.Scope scope;
+
+    String tokenHash;
+    boolean isDemo;
+    String createdBy;
+    Instant createdAt;
+}

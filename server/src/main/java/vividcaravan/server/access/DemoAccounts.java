@@ -1,0 +1,39 @@
+package vividcaravan.server.access;
+
+import java.util.List;
+import org.springframework.beans.factory.InitializingBean;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Installation;
+
+/** The invented people of the demo fleet, one of each role. Their passwords are no secret, so they count in demo mode only. */
+@Component
+@ConditionalOnProperty(name = "vivid.demo", havingValue = "true")
+public class DemoAccounts implements InitializingBean {
+
+    /** What the sign-in page offers. */
+    public record Offer(String userName, String displayName, Role role, String password) {}
+
+    /** One person of each role. */
+    public static final List<Offer> OFFERS = List.of(
+            new Offer("marrable", "I. Marrable", Role.MANAGER, "larkmoor-manager"),
+            new Offer("quill", "B. Quill", Role.TECHNICIAN, "larkmoor-technician"),
+            new Offer("tansley", "O. Tansley", Role.DRIVER, "larkmoor-driver"),
+            new Offer("sedge", "P. Sedge", Role.VIEWER, "larkmoor-viewer"));
+
+    private final Accounts accounts;
+
+    /** Needs the installation, which refuses a folder with real data before anything is added to it. */
+    DemoAccounts(Accounts accounts, Installation installation) {
+        this.accounts = accounts;
+    }
+
+    @Override
+    public void afterPropertiesSet() {
+        for (Offer offer : OFFERS) {
+            if (accounts.find(offer.userName()).isEmpty()) {
+                accounts.add(offer.userName(), offer.displayName(), offer.role(), offer.password());
+            }
+        }
+    }
+}

@@ -1,0 +1,36 @@
+package vividcaravan.server.live;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import vividcaravan.server.platform.ReaderUnits;
+
+@RestController
+@Tag(name = "live")
+class LiveController {
+
+    private final LiveStreams streams;
+    private final ReaderUnits units;
+
+    LiveController(LiveStreams streams, ReaderUnits units) {
+        this.streams = streams;
+        this.units = units;
+    }
+
+    @GetMapping(path = "/api/v1/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    @Operation(operationId = "live", summary = "Server-sent events: alert and wheel")
+    ResponseEntity<SseEmitter> live(
+            @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId) {
+        // A proxy that gathers the stream before it passes it on would make it late.
+        return ResponseEntity.ok()
+                .header("X-Accel-Buffering", "no")
+                .header("Cache-Control", "no-store")
+                .body(streams.open(lastEventId, units.words()));
+    }
+}

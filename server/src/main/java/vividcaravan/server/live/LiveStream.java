@@ -1,0 +1,91 @@
+package vividcaravan.server.live;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.MediaType;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import vividcaravan.core.alert.AlertWords;
+import vividcaravan.server.alerts.AlertQueries;
+
+/** One open stream and what it has yet to be told. A slow reader keeps one sender busy and nobody else waiting. */
+final class LiveStream {
+
+    private final SseEmitter emitter;
+    private final AlertWords words;
+    private final Map<String, WheelEvent> wheels = new LinkedHashMap<>();
+    private volatile long alertsUpTo;
+    private boolean isSending;
+
+    LiveStream(SseEmitter emitter, AlertWords words, long alertsUpTo) {
+        this.emitter = emitter;
+        this.words = words;
+        this.alertsUpTo = alertsUpTo;
+    }
+
+    SseEmitter emitter() {
+        return emitter;
+    }
+
+    /** The first bytes, so that the reader knows at once that it is connected, and from where to resume. */
+    void greet() {
+        try {
+            emitter.send(SseEmitter.event().id(Long.toString(alertsUpTo)).comment("connected"));
+        } catch (IOException | IllegalStateException e) {
+            emitter.completeWithError(e);
+        }
+    }
+
+    /** Of a wheel that is still to be told only the newest counts. */
+    synchronized void add(List<WheelEvent> events) {
+        events.forEach(event -> wheels.put(event.vehicle() + " " + event.position(), event));
+    }
+
+    /** Whether there is something to send and nobody is sending; if so, the caller must {@link #send}. */
+    synchronized boolean claim(long latestChange, boolean isBeat) {
+        if (isSending || wheels.isEmpty() && alertsUpTo >= latestChange && !isBeat) {
+            return false;
+        }
+        isSending = true;
+        return true;
+    }
+
+    private synchronized List<WheelEvent> takeWheels() {
+        List<WheelEvent> taken = new ArrayList<>(wheels.values());
+        wheels.clear();
+        return taken;
+    }
+
+    private synchronized void released() {
+        isSending = false;
+    }
+
+    void send(long latestChange, boolean isBeat, AlertQueries alerts, Runnable onBroken) {
+        try {
+            if (alertsUpTo < latestChange) {
+                for (AlertQueries.Change change : alerts.changedAfter(alertsUpTo, words)) {
+                    emitter.send(SseEmitter.event()
+                            .name("alert")
+                            .id(Long.toString(change.seq()))
+                            .data(change.item(), MediaType.APPLICATION_JSON));
+                    alertsUpTo = change.seq();
+                }
+            }
+            for (WheelEvent wheel : takeWheels()) {
+                emitter.send(SseEmitter.event()
+                        .name("wheel")
+                        .id(Long.toString(alertsUpTo))
+                        .data(wheel, MediaType.APPLICATION_JSON));
+            }
+            if (isBeat) {
+                emitter.send(SseEmitter.event().comment("still here"));
+            }
+        } catch (IOException | IllegalStateException e) {
+            onBroken.run();
+        } finally {
+            released();
+        }
+    }
+}

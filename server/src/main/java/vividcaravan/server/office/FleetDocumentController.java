@@ -1,0 +1,96 @@
+package vividcaravan.server.office;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.parameters.RequestBody;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.exc.JacksonIOException;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.platform.BodyStreams;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.vehicles.FleetDocument;
+import vividcaravan.server.vehicles.FleetRegister;
+
+/** Fleet in, fleet out: the same document both ways. */
+@RestController
+@RequestMapping("/api/v1")
+@Tag(name = "fleet")
+class FleetDocumentController {
+
+    private static final long LARGEST = 64L * 1024 * 1024;
+
+    /** A name given twice or text behind the document is a mistake of its writer, not to be passed over. */
+    private static final JsonMapper STRICT = JsonMapper.builder(JsonFactory.builder()
+                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .build())
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .build();
+
+    private final FleetRegister register;
+
+    FleetDocumentController(FleetRegister register) {
+        this.register = register;
+    }
+
+    @PostMapping("/fleet-imports")
+    @PreAuthorize("hasRole('MANAGER')")
+    @Operation(operationId = "importFleet", summary = "Take in a fleet document, whole or not at all")
+    @RequestBody(
+            required = true,
+            content =
+                    @Content(mediaType = "application/json", schema = @Schema(implementation = FleetDocument.class)))
+    FleetRegister.Imported take(HttpServletRequest request) throws IOException {
+        return register.take(read(request));
+    }
+
+    private static JsonNode read(HttpServletRequest request) throws IOException {
+        try (InputStream in = BodyStreams.bounded(BodyStreams.unpacked(request), LARGEST)) {
+            JsonNode document = STRICT.readTree(in);
+            if (document == null || document.isMissingNode()) {
+                throw Refusal.badRequest("The body is empty. Send a fleet document as JSON.", List.of());
+            }
+            return document;
+        } catch (BodyStreams.TooLarge e) {
+            throw tooLarge();
+        } catch (JacksonIOException e) {
+            if (e.getCause() instanceof BodyStreams.TooLarge) {
+                throw tooLarge();
+            }
+            throw Refusal.badRequest("The body breaks off or does not unpack; nothing was changed.", List.of());
+        } catch (JacksonException e) {
+            String where = e.getLocation() == null
+                    ? ""
+                    : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
+            throw Refusal.badRequest(
+                    "The body cannot be read as JSON" + where + ": " + e.getOriginalMessage() + ". Nothing was changed.",
+                    List.of());
+        } catch (IOException e) {
+            throw Refusal.badRequest("The body breaks off or does not unpack; nothing was changed.", List.of());
+        }
+    }
+
+    private static Refusal tooLarge() {
+        return Refusal.tooLarge("A fleet document may have 64 MB. Send the fleet in parts.");
+    }
+
+    @GetMapping("/fleet-export")
+    @Operation(operationId = "exportFleet", summary = "The whole fleet as a document")
+    FleetDocument export() {
+        return register.export();
+    }
+}

@@ -1,0 +1,34 @@
+package vividcaravan.server.vehicles;
+
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.axles.WheelArrangement;
+
+/**
+ * A vehicle at a glance.
+ *
+ * @param lastHeardAt newest reading of any of its wheels
+ * @param alerts what is open, the most urgent first
+ */
+public record VehicleItem(
+        String ref,
+        VehicleKind kind,
+        @Nullable String plate,
+        @Nullable String depot,
+        List<AxleItem> axles,
+        List<WheelState> wheels,
+        @Nullable Instant lastHeardAt,
+        List<OpenAlert> alerts) {
+
+    /** An axle as the strip draws it, with its limits. */
+    public record AxleItem(AxleRole role, WheelArrangement wheels, boolean liftable, WheelLimits limits) {}
+
+    /** An open alert in short. */
+    public record OpenAlert(
+            String id, @Nullable String position, AlertKind kind, Urgency urgency, String summary, Instant openedAt) {}
+}

@@ -1,0 +1,99 @@
+package vividcaravan.server.vehicles;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.Side;
+import vividcaravan.server.platform.ReaderUnits;
+import vividcaravan.server.platform.Refusal;
+
+/** The fleet as it is now. */
+@RestController
+@RequestMapping("/api/v1/vehicles")
+@Tag(name = "vehicles")
+class VehiclesController {
+
+    private final FleetDirectory fleet;
+    private final ReaderUnits units;
+    private final Clock clock;
+
+    VehiclesController(FleetDirectory fleet, ReaderUnits units, Clock clock) {
+        this.fleet = fleet;
+        this.units = units;
+        this.clock = clock;
+    }
+
+    /**
+     * Every vehicle.
+     *
+     * @param at the time the picture is of, by the server's clock
+     */
+    record VehicleList(Instant at, List<VehicleItem> items) {}
+
+    @GetMapping
+    @Operation(operationId = "listVehicles", summary = "Every vehicle with its wheels as they are now")
+    VehicleList list() {
+        AlertWords words = units.words();
+        Instant now = clock.instant();
+        return new VehicleList(
+                now, fleet.vehicles().stream().map(v -> item(v, words, now)).toList());
+    }
+
+    @GetMapping("/{ref}")
+    @Operation(operationId = "getVehicle", summary = "One vehicle with its wheels as they are now")
+    VehicleItem get(@PathVariable String ref) {
+        VehicleInService vehicle =
+                fleet.vehicle(ref).orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + ref + "\"."));
+        return item(vehicle, units.words(), clock.instant());
+    }
+
+    private static VehicleItem item(VehicleInService vehicle, AlertWords words, Instant now) {
+        VehicleDescription description = vehicle.description();
+        Long heardAt = WheelStates.lastHeardAt(vehicle);
+        return new VehicleItem(
+                description.ref(),
+                description.kind(),
+                description.plate(),
+                description.depot(),
+                axles(vehicle),
+                WheelStates.of(vehicle, now),
+                heardAt == null ? null : Instant.ofEpochMilli(heardAt),
+                vehicle.openAlerts().stream()
+                        .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
+                        .map(alert -> new VehicleItem.OpenAlert(
+                                Long.toString(alert.id()),
+                                alert.position() == null ? null : alert.position().code(),
+                                alert.kind(),
+                                alert.urgency(),
+                                words.summary(alert, description.ref()),
+                                Instant.ofEpochMilli(alert.openedAt())))
+                        .toList());
+    }
+
+    private static List<VehicleItem.AxleItem> axles(VehicleInService vehicle) {
+        List<VehicleItem.AxleItem> axles = new ArrayList<>();
+        List<AxleDescription> described = vehicle.description().axles();
+        for (int i = 0; i < described.size(); i++) {
+            AxleDescription axle = described.get(i);
+            Position.Slot slot =
+                    axle.axle().wheels().tyresPerSide() == 2 ? Position.Slot.OUTER : Position.Slot.SINGLE;
+            WheelLimits limits = WheelLimits.of(vehicle.rules()
+                    .at(Position.wheel(i + 1, Side.LEFT, slot))
+                    .orElseThrow());
+            axles.add(new VehicleItem.AxleItem(
+                    axle.axle().role(), axle.axle().wheels(), axle.axle().liftable(), limits));
+        }
+        return axles;
+    }
+}

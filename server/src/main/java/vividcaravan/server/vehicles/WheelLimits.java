@@ -1,0 +1,29 @@
+package vividcaravan.server.vehicles;
+
+import vividcaravan.core.judge.WheelRules;
+import vividcaravan.core.limits.AxleLimits;
+import vividcaravan.core.limits.Basis;
+
+/** What a wheel is held to, as figures: pressures in kPa, temperatures in °C. */
+public record WheelLimits(
+        Basis basis,
+        double targetKpa,
+        double lowKpa,
+        double lowCriticalKpa,
+        double highKpa,
+        double temperatureC,
+        double temperatureCriticalC) {
+
+    /** The limits in {@code rules}. */
+    public static WheelLimits of(WheelRules rules) {
+        AxleLimits limits = rules.limits();
+        return new WheelLimits(
+                limits.policy().basis(),
+                limits.targetKpa(),
+                limits.lowKpa(),
+                limits.lowCriticalKpa(),
+                limits.highKpa(),
+                limits.policy().temperatureC(),
+                limits.policy().temperatureCriticalC());
+    }
+}

@@ -1,0 +1,90 @@
+package vividcaravan.server.vehicles;
+
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.WheelCondition;
+
+/** How a vehicle's wheels are at a given moment. */
+public final class WheelStates {
+
+    private WheelStates() {}
+
+    /** Every wheel of a vehicle. */
+    public static List<WheelState> of(VehicleInService vehicle, Instant now) {
+        Long heardAt = lastHeardAt(vehicle);
+        return vehicle.description().layout().positions().stream()
+                .map(position -> of(vehicle, position, heardAt, now))
+                .toList();
+    }
+
+    /** One wheel. */
+    public static WheelState of(VehicleInService vehicle, Position position, Instant now) {
+        return of(vehicle, position, lastHeardAt(vehicle), now);
+    }
+
+    /** When any wheel that is not a spare was last heard, epoch milliseconds; null if none ever was. */
+    static Long lastHeardAt(VehicleInService vehicle) {
+        return vehicle.sensors().entrySet().stream()
+                .filter(entry -> !entry.getKey().isSpare())
+                .map(entry -> newest(entry.getValue()))
+                .filter(Objects::nonNull)
+                .map(Reading::at)
+                .max(Long::compare)
+                .orElse(null);
+    }
+
+    private static WheelState of(VehicleInService vehicle, Position position, Long vehicleHeardAt, Instant now) {
+        Optional<KnownSensor> sensor = vehicle.sensorAt(position);
+        Urgency urgency = vehicle.openAlerts().stream()
+                .filter(alert -> position.equals(alert.position()))
+                .map(Alert::urgency)
+                .min(Comparator.naturalOrder())
+                .orElse(null);
+        if (sensor.isEmpty()) {
+            return new WheelState(
+                    position.code(), WheelCondition.NO_SENSOR, null, null, null, null, null, null, null, urgency, false);
+        }
+        Reading newest = newest(sensor.get());
+        WheelCondition condition = WheelCondition.seenAt(
+                now.toEpochMilli(),
+                vehicle.condition(position),
+                newest == null ? null : newest.at(),
+                vehicleHeardAt,
+                position.isSpare());
+        boolean isMeasured = newest != null && newest.isMeasurement();
+        double at20 = isMeasured
+                ? vehicle.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC())
+                : Double.NaN;
+        return new WheelState(
+                position.code(),
+                condition,
+                sensor.get().code(),
+                newest == null ? null : Instant.ofEpochMilli(newest.at()),
+                isMeasured ? newest.pressureKpa() : null,
+                isMeasured ? round(at20) : null,
+                isMeasured ? newest.temperatureC() : null,
+                isMeasured ? vehicle.rules().at(position).orElseThrow().limits().deviation(at20) : null,
+                newest == null ? null : newest.batteryMv(),
+                urgency,
+                sensor.get().clockWrongAt() != null);
+    }
+
+    /** A sensor's newest reading, if it is from where the sensor sits now. */
+    private static Reading newest(KnownSensor sensor) {
+        Reading newest = sensor.newest();
+        return newest != null && sensor.fittingAt(newest.at()).filter(Fitting::isOpen).isPresent() ? newest : null;
+    }
+
+    /** Thousandths, as fine as readings are kept. */
+    private static double round(double kpa) {
+        return Math.round(kpa * 1000) / 1000.0;
+    }
+}
