@@ -1,1 +1,35 @@
-console.log('soon');
+import './style.css';
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { Problem, whenSignedOut } from './api/client';
+import { followTheme, forgetAccount, loadSession } from './api/session';
+import { router } from './router';
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // What the server refuses it will refuse again.
+      retry: (count, error) => !(error instanceof Problem && error.status > 0) && count < 3,
+      staleTime: 5_000,
+    },
+  },
+});
+
+whenSignedOut(() => {
+  forgetAccount();
+  queries.clear();
+  void router.push({ name: 'sign-in', query: { then: router.currentRoute.value.fullPath } });
+});
+
+async function begin(): Promise<void> {
+  try {
+    await loadSession();
+  } catch {
+    // The sign-in page says what is wrong when somebody tries.
+  }
+  followTheme();
+  createApp(App).use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app');
+}
+
+void begin();

@@ -75,8 +75,10 @@ public class Accounts implements UserDetailsService {
         String name = userName == null ? "" : userName.strip().toLowerCase(Locale.ROOT);
         List<Refusal.Fault> faults = new ArrayList<>();
         if (!USER_NAME.matcher(name).matches()) {
-            faults.add(new Refusal.Fault(
-                    "userName", "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit."));
+            faults.add(
+                    new Refusal.Fault(
+                            "userName",
+                            "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit."));
         } else if (rows.findByUserName(name).isPresent()) {
             faults.add(new Refusal.Fault("userName", "The user name \"" + name + "\" is taken. Choose another."));
         }
@@ -103,7 +105,8 @@ public class Accounts implements UserDetailsService {
 
     private static void checkPassword(String password, List<Refusal.Fault> faults) {
         if (password == null || password.length() < SHORTEST_PASSWORD) {
-            faults.add(new Refusal.Fault("password", "A password has at least 10 characters. A few words in a row do well."));
+            faults.add(new Refusal.Fault(
+                    "password", "A password has at least 10 characters. A few words in a row do well."));
         } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
             faults.add(new Refusal.Fault("password", "A password has at most 72 bytes."));
         }
@@ -124,8 +127,7 @@ public class Accounts implements UserDetailsService {
      */
     @Transactional
     public void remove(String userName) {
-        AccountRow row = row(userName)
-                .orElseThrow(() -> Refusal.notFound("There is no account \"" + userName + "\"."));
+        AccountRow row = row(userName).orElseThrow(() -> Refusal.notFound("There is no account \"" + userName + "\"."));
         if (row.role == Role.MANAGER && rows.countByIsDemoAndRole(isDemo, Role.MANAGER) == 1) {
             throw Refusal.conflict("This is the last manager. Make another one first.");
         }

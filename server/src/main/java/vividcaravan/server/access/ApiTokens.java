@@ -56,7 +56,8 @@ public class ApiTokens {
         this.clock = clock;
         this.isDemo = properties.demo();
         this.configuredHash = properties.apiToken() == null ? null : hash(properties.apiToken());
-        rows.findAllByIsDemoOrderById(isDemo).forEach(row -> byHash.put(row.tokenHash, new Bearer(row.name, row.scope)));
+        rows.findAllByIsDemoOrderById(isDemo)
+                .forEach(row -> byHash.put(row.tokenHash, new Bearer(row.name, row.scope)));
     }
 
     /** Whom {@code secret} lets in. */
@@ -70,7 +71,9 @@ public class ApiTokens {
 
     /** Every token but the configured one, oldest first. */
     public List<Token> all() {
-        return rows.findAllByIsDemoOrderById(isDemo).stream().map(ApiTokens::token).toList();
+        return rows.findAllByIsDemoOrderById(isDemo).stream()
+                .map(ApiTokens::token)
+                .toList();
     }
 
     /**
@@ -81,7 +84,8 @@ public class ApiTokens {
     @Transactional
     public NewToken make(String name, Scope scope, String by) {
         if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
-            throw Refusal.badRequest("name", "Give the token a name of 1 to 120 characters, so that you know it again.");
+            throw Refusal.badRequest(
+                    "name", "Give the token a name of 1 to 120 characters, so that you know it again.");
         }
         if (scope == null) {
             throw Refusal.badRequest("scope", "Choose what the token is for: RECEIVER or MANAGER.");

@@ -42,17 +42,23 @@ class BearerTokenFilter extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        String secret = request.getHeader(HttpHeaders.AUTHORIZATION).substring(PREFIX.length()).strip();
+        String secret = request.getHeader(HttpHeaders.AUTHORIZATION)
+                .substring(PREFIX.length())
+                .strip();
         Optional<ApiTokens.Bearer> bearer = tokens.find(secret);
         if (bearer.isEmpty()) {
             response.setHeader(HttpHeaders.WWW_AUTHENTICATE, "Bearer error=\"invalid_token\"");
             problems.write(
-                    response, HttpStatus.UNAUTHORIZED, "This token is not known or was ended. Make another in the Office.");
+                    response,
+                    HttpStatus.UNAUTHORIZED,
+                    "This token is not known or was ended. Make another in the Office.");
             return;
         }
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                bearer.get().name(), null, List.of(new SimpleGrantedAuthority("ROLE_" + bearer.get().scope()))));
+                bearer.get().name(),
+                null,
+                List.of(new SimpleGrantedAuthority("ROLE_" + bearer.get().scope()))));
         SecurityContextHolder.setContext(context);
         try {
             chain.doFilter(request, response);

@@ -77,8 +77,7 @@ class SecurityConfiguration {
                                         ? "This page is out of date. Load it again and repeat what you did."
                                         : "Your role does not allow this. Ask a manager.")))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
-                        .referrerPolicy(
-                                policy -> policy.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
+                        .referrerPolicy(policy -> policy.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(
                                 policy -> policy.policy("camera=(), geolocation=(), microphone=(), payment=()")));
         return http.build();

@@ -61,7 +61,8 @@ class SessionController {
      * @param demoAccounts offered on the sign-in page in demo mode, otherwise empty
      * @param isSetUpDue whether the first manager is yet to be made through the link in the log
      */
-    record Session(@Nullable Account account, boolean isDemo, List<DemoAccounts.Offer> demoAccounts, boolean isSetUpDue) {}
+    record Session(
+            @Nullable Account account, boolean isDemo, List<DemoAccounts.Offer> demoAccounts, boolean isSetUpDue) {}
 
     /** A name and a password. */
     record SignIn(@Nullable String userName, @Nullable String password) {}
@@ -128,7 +129,9 @@ class SessionController {
         if (!(who.getPrincipal() instanceof SignedIn signedIn)) {
             throw Refusal.conflict("A token has no preferences: machines read kPa and °C.");
         }
-        if (preferences.pressureUnit() == null || preferences.temperatureUnit() == null || preferences.theme() == null) {
+        if (preferences.pressureUnit() == null
+                || preferences.temperatureUnit() == null
+                || preferences.theme() == null) {
             throw Refusal.badRequest("pressureUnit", "Give pressureUnit, temperatureUnit and theme.");
         }
         accounts.prefer(signedIn.userName(), preferences);

@@ -60,7 +60,8 @@ class SetUp {
                 && MessageDigest.isEqual(
                         secret.getBytes(StandardCharsets.UTF_8), given.getBytes(StandardCharsets.UTF_8));
         if (!isRight) {
-            throw Refusal.conflict("This set-up link was used or is not the one in the log. Look for the newest one there.");
+            throw Refusal.conflict(
+                    "This set-up link was used or is not the one in the log. Look for the newest one there.");
         }
         Account account = accounts.add(userName, displayName, Role.MANAGER, password);
         secret = null;

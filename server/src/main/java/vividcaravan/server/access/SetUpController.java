@@ -25,7 +25,10 @@ class SetUpController {
      * @param secret from the link in the log
      */
     record FirstManager(
-            @Nullable String secret, @Nullable String userName, @Nullable String displayName, @Nullable String password) {}
+            @Nullable String secret,
+            @Nullable String userName,
+            @Nullable String displayName,
+            @Nullable String password) {}
 
     @PostMapping
     @Operation(operationId = "setUp", summary = "Make the first manager, through the link in the log")

@@ -70,10 +70,8 @@ public class AlertQueries {
             where.append(" and a.state = CLOSED");
         }
         if (vehicle != null) {
-            VehicleInService known = fleet.vehicle(vehicle)
-                    .orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + vehicle + "\"."));
             where.append(" and a.vehicleId = :vehicle");
-            parameters.put("vehicle", known.id());
+            parameters.put("vehicle", fleet.existing(vehicle).id());
         }
         if (since != null) {
             where.append(" and a.updatedAt >= :since");

@@ -51,7 +51,6 @@ class AlertRow {
     @Column(name = "pressure_at20_kpa")
     Double pressureAt20Kpa;
 
-
     @Column(name = "temperature_c")
     Double temperatureC;
 

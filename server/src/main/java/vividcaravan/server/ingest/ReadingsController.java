@@ -1,12 +1,20 @@
 package vividcaravan.server.ingest;
 
-import io.swagger.v3.oas.annotations.Hidden;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.ArraySchema;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.parameters.RequestBody;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -26,6 +34,7 @@ import vividcaravan.server.platform.SingleWriter;
 /** Readings in. The answer comes after what was accepted is on disk and judged. */
 @RestController
 @RequestMapping("/api/v1/readings")
+@Tag(name = "readings")
 class ReadingsController {
 
     private static final long LARGEST_ARRAY = 32L * 1024 * 1024;
@@ -45,6 +54,16 @@ class ReadingsController {
                     .build())
             .build();
 
+    /** A reading as the OpenAPI document shows it; {@code at} may be epoch milliseconds too. */
+    record ReadingBody(
+            String sensor,
+            Instant at,
+            @Nullable Double pressureKpa,
+            @Nullable Double temperatureC,
+            @Nullable Integer batteryMv,
+            @Nullable Integer rssiDbm,
+            @Nullable Boolean moving) {}
+
     private final ReadingParser parser;
     private final JudgingLine line;
     private final SingleWriter writer;
@@ -58,7 +77,18 @@ class ReadingsController {
 
     @PostMapping
     @PreAuthorize("hasAnyRole('MANAGER', 'RECEIVER')")
-    @Hidden // described by hand, because its body is read as a stream
+    @Operation(operationId = "takeReadings", summary = "Readings in; the answer comes once they are on disk and judged")
+    @RequestBody(
+            required = true,
+            content = {
+                @Content(
+                        mediaType = "application/json",
+                        array = @ArraySchema(schema = @Schema(implementation = ReadingBody.class))),
+                @Content(mediaType = "application/x-ndjson", schema = @Schema(implementation = ReadingBody.class))
+            })
+    @ApiResponse(
+            responseCode = "200",
+            content = @Content(mediaType = "application/json", schema = @Schema(implementation = IngestAnswer.class)))
     ResponseEntity<Object> take(HttpServletRequest request) throws IOException, InterruptedException {
         boolean isLines = isLines(request);
         if (!isLines && request.getContentLengthLong() > LARGEST_ARRAY) {

@@ -20,14 +20,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
-import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.vehicles.DepotDescription;
 import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 
 /** Readings out: what the sensors that sat at a wheel said, whichever they were. */
@@ -40,13 +38,13 @@ class WheelReadingsController {
     private static final Set<String> RESOLUTIONS = Set.of("raw", "hour", "day");
 
     private final FleetDirectory fleet;
-    private final BlockStore blocks;
+    private final WheelHistory history;
     private final Clock clock;
     private final Duration retention;
 
-    WheelReadingsController(FleetDirectory fleet, BlockStore blocks, Clock clock, VividProperties properties) {
+    WheelReadingsController(FleetDirectory fleet, WheelHistory history, Clock clock, VividProperties properties) {
         this.fleet = fleet;
-        this.blocks = blocks;
+        this.history = history;
         this.clock = clock;
         this.retention = Duration.ofDays(properties.retentionDays());
     }
@@ -61,12 +59,8 @@ class WheelReadingsController {
             @RequestParam(required = false) @Nullable String limit,
             @RequestParam(required = false) @Nullable String resolution,
             @RequestParam(required = false) @Nullable String cursor) {
-        VehicleInService vehicle =
-                fleet.vehicle(ref).orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + ref + "\"."));
-        Position wheel = Position.find(position)
-                .filter(p -> vehicle.description().layout().has(p))
-                .orElseThrow(() -> Refusal.notFound("The vehicle \"" + ref + "\" has no wheel \"" + position
-                        + "\"; it has " + vehicle.description().layout().positions() + "."));
+        VehicleInService vehicle = fleet.existing(ref);
+        Position wheel = vehicle.existing(position);
         if (resolution != null && !RESOLUTIONS.contains(resolution)) {
             throw Refusal.badRequest("resolution", "resolution must be raw, hour or day, was \"" + resolution + "\".");
         }
@@ -96,25 +90,18 @@ class WheelReadingsController {
 
     private WheelReadings raw(VehicleInService vehicle, Position wheel, long from, long to, int most) {
         List<WheelReadings.Item> items = new ArrayList<>();
-        eachReading(vehicle, wheel, from, to, items, most + 1);
+        history.each(
+                vehicle,
+                wheel,
+                from,
+                to,
+                (sensor, reading) -> items.add(item(sensor.code(), reading, vehicle)),
+                () -> items.size() > most);
         if (items.size() <= most) {
             return new WheelReadings(items, null);
         }
         String next = encode(items.get(most).at().toEpochMilli());
         return new WheelReadings(items.subList(0, most), next);
-    }
-
-    private void eachReading(
-            VehicleInService vehicle, Position wheel, long from, long to, List<WheelReadings.Item> items, int most) {
-        for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
-            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
-            blocks.read(
-                    stay.sensor(),
-                    Math.max(from, stay.from()),
-                    Math.min(to, stay.to()),
-                    entry -> items.add(item(sensor.code(), entry.reading(), vehicle)),
-                    () -> items.size() >= most);
-        }
     }
 
     private static WheelReadings.Item item(String code, Reading reading, VehicleInService vehicle) {
@@ -141,23 +128,21 @@ class WheelReadingsController {
         ChronoUnit unit = resolution.equals("day") ? ChronoUnit.DAYS : ChronoUnit.HOURS;
         List<WheelReadings.Item> summaries = new ArrayList<>();
         ReadingSummary[] open = {null};
-        for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
-            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
-            blocks.read(
-                    stay.sensor(),
-                    Math.max(from, stay.from()),
-                    Math.min(to, stay.to()),
-                    entry -> {
-                        WheelReadings.Item item = item(sensor.code(), entry.reading(), vehicle);
-                        Instant start = item.at().atZone(zone).truncatedTo(unit).toInstant();
-                        if (open[0] == null || !open[0].isFor(sensor.code(), start)) {
-                            finish(open[0], summaries);
-                            open[0] = new ReadingSummary(sensor.code(), start);
-                        }
-                        open[0].add(item);
-                    },
-                    () -> summaries.size() > most);
-        }
+        history.each(
+                vehicle,
+                wheel,
+                from,
+                to,
+                (sensor, reading) -> {
+                    WheelReadings.Item item = item(sensor.code(), reading, vehicle);
+                    Instant start = item.at().atZone(zone).truncatedTo(unit).toInstant();
+                    if (open[0] == null || !open[0].isFor(sensor.code(), start)) {
+                        finish(open[0], summaries);
+                        open[0] = new ReadingSummary(sensor.code(), start);
+                    }
+                    open[0].add(item);
+                },
+                () -> summaries.size() > most);
         finish(open[0], summaries);
         if (summaries.size() <= most) {
             return new WheelReadings(summaries, null);

@@ -1,6 +1,9 @@
 package vividcaravan.server.live;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -9,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import vividcaravan.server.alerts.AlertItem;
 import vividcaravan.server.platform.ReaderUnits;
 
 @RestController
@@ -25,6 +29,11 @@ class LiveController {
 
     @GetMapping(path = "/api/v1/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     @Operation(operationId = "live", summary = "Server-sent events: alert and wheel")
+    @ApiResponse(
+            responseCode = "200",
+            content = @Content(
+                    mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
+                    schema = @Schema(anyOf = {AlertItem.class, WheelEvent.class})))
     ResponseEntity<SseEmitter> live(
             @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId) {
         // A proxy that gathers the stream before it passes it on would make it late.

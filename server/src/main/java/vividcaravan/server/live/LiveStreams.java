@@ -67,8 +67,8 @@ class LiveStreams implements DisposableBean {
 
     /** A slow reader blocks its sender, so every stream may have one of its own; idle ones go. */
     private static ExecutorService senders() {
-        ThreadPoolExecutor pool = new ThreadPoolExecutor(
-                MOST_STREAMS, MOST_STREAMS, 30, TimeUnit.SECONDS, new LinkedBlockingQueue<>());
+        ThreadPoolExecutor pool =
+                new ThreadPoolExecutor(MOST_STREAMS, MOST_STREAMS, 30, TimeUnit.SECONDS, new LinkedBlockingQueue<>());
         pool.allowCoreThreadTimeOut(true);
         return pool;
     }
@@ -163,8 +163,7 @@ class LiveStreams implements DisposableBean {
         Instant now = clock.instant();
         for (VehicleInService vehicle : fleet.vehicles()) {
             for (WheelState state : WheelStates.of(vehicle, now)) {
-                ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(
-                        vehicle.id(), Position.parse(state.position()));
+                ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(vehicle.id(), Position.parse(state.position()));
                 WheelCondition before = conditions.put(wheel, state.condition());
                 if (before != null && before != state.condition()) {
                     dirty.add(wheel);

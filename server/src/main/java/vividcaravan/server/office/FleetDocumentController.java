@@ -52,8 +52,7 @@ class FleetDocumentController {
     @Operation(operationId = "importFleet", summary = "Take in a fleet document, whole or not at all")
     @RequestBody(
             required = true,
-            content =
-                    @Content(mediaType = "application/json", schema = @Schema(implementation = FleetDocument.class)))
+            content = @Content(mediaType = "application/json", schema = @Schema(implementation = FleetDocument.class)))
     FleetRegister.Imported take(HttpServletRequest request) throws IOException {
         return register.take(read(request));
     }
@@ -75,9 +74,11 @@ class FleetDocumentController {
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""
-                    : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
+                    : " at line " + e.getLocation().getLineNr() + ", column "
+                            + e.getLocation().getColumnNr();
             throw Refusal.badRequest(
-                    "The body cannot be read as JSON" + where + ": " + e.getOriginalMessage() + ". Nothing was changed.",
+                    "The body cannot be read as JSON" + where + ": " + e.getOriginalMessage()
+                            + ". Nothing was changed.",
                     List.of());
         } catch (IOException e) {
             throw Refusal.badRequest("The body breaks off or does not unpack; nothing was changed.", List.of());

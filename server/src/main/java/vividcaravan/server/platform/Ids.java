@@ -14,8 +14,7 @@ public class Ids {
 
     /** Learns the highest value in use, from {@code column} of {@code table}. */
     public void load(StatelessSession session, String table, String column) {
-        Long highest = session.createNativeQuery(
-                        "select coalesce(max(" + column + "), 0) from " + table, Long.class)
+        Long highest = session.createNativeQuery("select coalesce(max(" + column + "), 0) from " + table, Long.class)
                 .getSingleResult();
         last.put(table + "." + column, new AtomicLong(highest));
     }

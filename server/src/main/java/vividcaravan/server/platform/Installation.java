@@ -30,7 +30,8 @@ public class Installation {
             }
             if (properties.demo() && !(Boolean) row[0]) {
                 throw new StartRefused(
-                        "The folder " + properties.dataDir().toAbsolutePath() + " holds real data, and the demo would mix with it.",
+                        "The folder " + properties.dataDir().toAbsolutePath()
+                                + " holds real data, and the demo would mix with it.",
                         "Start without VIVID_DEMO, or give the demo a folder of its own with VIVID_DATA_DIR.");
             }
             createdAt = (Instant) row[1];

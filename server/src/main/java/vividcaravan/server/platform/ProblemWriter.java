@@ -23,7 +23,8 @@ public class ProblemWriter {
     public void write(HttpServletResponse response, HttpStatus status, String detail) throws IOException {
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        byte[] body = json.writeValueAsString(Problems.of(status, detail, List.of())).getBytes(StandardCharsets.UTF_8);
+        byte[] body =
+                json.writeValueAsString(Problems.of(status, detail, List.of())).getBytes(StandardCharsets.UTF_8);
         response.setContentLength(body.length);
         response.getOutputStream().write(body);
     }

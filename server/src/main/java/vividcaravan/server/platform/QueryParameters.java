@@ -33,17 +33,26 @@ public final class QueryParameters {
      * @throws Refusal if it is not a whole number from 1 to {@code most}
      */
     public static int limit(@Nullable String text, int otherwise, int most) {
+        return number("limit", text, otherwise, most);
+    }
+
+    /**
+     * A whole number, or {@code otherwise} where it is absent.
+     *
+     * @throws Refusal if it is not a whole number from 1 to {@code most}
+     */
+    public static int number(String name, @Nullable String text, int otherwise, int most) {
         if (text == null) {
             return otherwise;
         }
         try {
-            int limit = Integer.parseInt(text);
-            if (limit >= 1 && limit <= most) {
-                return limit;
+            int number = Integer.parseInt(text);
+            if (number >= 1 && number <= most) {
+                return number;
             }
         } catch (NumberFormatException e) {
             // Said below, together with numbers out of range.
         }
-        throw Refusal.badRequest("limit", "limit must be a whole number from 1 to " + most + ", was \"" + text + "\".");
+        throw Refusal.badRequest(name, name + " must be a whole number from 1 to " + most + ", was \"" + text + "\".");
     }
 }

@@ -40,10 +40,8 @@ class AxleRow {
     @Column(name = "temperature_c")
     Double temperatureC;
 
-
     @Column(name = "temperature_critical_c")
     Double temperatureCriticalC;
-
 
     static AxleRow of(long id, long vehicleId, int number, AxleDescription description) {
         AxleRow row = new AxleRow();

@@ -18,7 +18,6 @@ class DepotRow {
     @Column(name = "altitude_m")
     double altitudeM;
 
-
     DepotDescription description() {
         return new DepotDescription(name, ZoneId.of(timeZone), altitudeM);
     }

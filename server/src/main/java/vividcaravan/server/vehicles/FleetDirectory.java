@@ -13,6 +13,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
 
 /** The fleet in memory. The single writer changes it together with the database; anyone may read. */
 @Component
@@ -154,6 +155,15 @@ public class FleetDirectory {
 
     public Optional<VehicleInService> vehicle(String ref) {
         return Optional.ofNullable(vehiclesByRef.get(ref));
+    }
+
+    /**
+     * The vehicle with this ref.
+     *
+     * @throws Refusal if there is none
+     */
+    public VehicleInService existing(String ref) {
+        return vehicle(ref).orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + ref + "\"."));
     }
 
     public Optional<VehicleInService> vehicle(long id) {

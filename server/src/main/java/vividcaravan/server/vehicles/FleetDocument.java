@@ -3,6 +3,7 @@ package vividcaravan.server.vehicles;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.VehicleKind;
@@ -17,38 +18,38 @@ import vividcaravan.core.limits.LimitOverrides;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FleetDocument(
-        String format, int version, String onExisting, List<DepotEntry> depots, List<VehicleEntry> vehicles) {
+        String format, int version, @Nullable String onExisting, @Nullable List<DepotEntry> depots, @Nullable List<VehicleEntry> vehicles) {
 
     public static final String FORMAT = "vivid-caravan-fleet";
     public static final int VERSION = 1;
 
     /** A depot; what is null is not said. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record DepotEntry(String name, String timeZone, Double altitudeM) {}
+    public record DepotEntry(String name, @Nullable String timeZone, @Nullable Double altitudeM) {}
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record VehicleEntry(
             String ref,
             VehicleKind kind,
-            String plate,
-            String depot,
+            @Nullable String plate,
+            @Nullable String depot,
             int spares,
             List<AxleEntry> axles,
-            List<SensorEntry> sensors) {}
+            @Nullable List<SensorEntry> sensors) {}
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record AxleEntry(
-            AxleRole role, WheelArrangement wheels, boolean liftable, double coldPressureKpa, LimitsEntry limits) {}
+            AxleRole role, WheelArrangement wheels, boolean liftable, double coldPressureKpa, @Nullable LimitsEntry limits) {}
 
     /** Limits that an axle sets for itself; what is null is inherited. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record LimitsEntry(
-            Basis basis,
-            Double lowPct,
-            Double lowCriticalPct,
-            Double highPct,
-            Double temperatureC,
-            Double temperatureCriticalC) {
+            @Nullable Basis basis,
+            @Nullable Double lowPct,
+            @Nullable Double lowCriticalPct,
+            @Nullable Double highPct,
+            @Nullable Double temperatureC,
+            @Nullable Double temperatureCriticalC) {
 
         LimitOverrides overrides() {
             return new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC);
@@ -68,5 +69,5 @@ public record FleetDocument(
     }
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record SensorEntry(String position, String code, MountKind mount, Instant fittedAt) {}
+    public record SensorEntry(String position, String code, @Nullable MountKind mount, @Nullable Instant fittedAt) {}
 }

@@ -17,6 +17,7 @@ import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.LimitPolicy;
+import vividcaravan.server.platform.Refusal;
 
 /**
  * A vehicle whose readings are judged: its description, what the judge has seen of it and its alerts. The single writer
@@ -77,6 +78,18 @@ public final class VehicleInService {
     /** Its depot; empty where none was named. */
     public Optional<DepotDescription> depot() {
         return Optional.ofNullable(depot);
+    }
+
+    /**
+     * The position with this code.
+     *
+     * @throws Refusal if the vehicle has no such wheel
+     */
+    public Position existing(String code) {
+        return Position.find(code)
+                .filter(position -> rules.at(position).isPresent())
+                .orElseThrow(() -> Refusal.notFound("The vehicle \"" + description.ref() + "\" has no wheel \"" + code
+                        + "\"; it has " + description.layout().positions() + "."));
     }
 
     public VehicleRules rules() {

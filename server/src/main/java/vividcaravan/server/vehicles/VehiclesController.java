@@ -16,7 +16,6 @@ import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
 import vividcaravan.server.platform.ReaderUnits;
-import vividcaravan.server.platform.Refusal;
 
 /** The fleet as it is now. */
 @RestController
@@ -53,9 +52,7 @@ class VehiclesController {
     @GetMapping("/{ref}")
     @Operation(operationId = "getVehicle", summary = "One vehicle with its wheels as they are now")
     VehicleItem get(@PathVariable String ref) {
-        VehicleInService vehicle =
-                fleet.vehicle(ref).orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + ref + "\"."));
-        return item(vehicle, units.words(), clock.instant());
+        return item(fleet.existing(ref), units.words(), clock.instant());
     }
 
     private static VehicleItem item(VehicleInService vehicle, AlertWords words, Instant now) {
@@ -73,7 +70,9 @@ class VehiclesController {
                         .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
                         .map(alert -> new VehicleItem.OpenAlert(
                                 Long.toString(alert.id()),
-                                alert.position() == null ? null : alert.position().code(),
+                                alert.position() == null
+                                        ? null
+                                        : alert.position().code(),
                                 alert.kind(),
                                 alert.urgency(),
                                 words.summary(alert, description.ref()),
@@ -86,11 +85,9 @@ class VehiclesController {
         List<AxleDescription> described = vehicle.description().axles();
         for (int i = 0; i < described.size(); i++) {
             AxleDescription axle = described.get(i);
-            Position.Slot slot =
-                    axle.axle().wheels().tyresPerSide() == 2 ? Position.Slot.OUTER : Position.Slot.SINGLE;
-            WheelLimits limits = WheelLimits.of(vehicle.rules()
-                    .at(Position.wheel(i + 1, Side.LEFT, slot))
-                    .orElseThrow());
+            Position.Slot slot = axle.axle().wheels().tyresPerSide() == 2 ? Position.Slot.OUTER : Position.Slot.SINGLE;
+            WheelLimits limits = WheelLimits.of(
+                    vehicle.rules().at(Position.wheel(i + 1, Side.LEFT, slot)).orElseThrow());
             axles.add(new VehicleItem.AxleItem(
                     axle.axle().role(), axle.axle().wheels(), axle.axle().liftable(), limits));
         }

@@ -50,7 +50,17 @@ public final class WheelStates {
                 .orElse(null);
         if (sensor.isEmpty()) {
             return new WheelState(
-                    position.code(), WheelCondition.NO_SENSOR, null, null, null, null, null, null, null, urgency, false);
+                    position.code(),
+                    WheelCondition.NO_SENSOR,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    urgency,
+                    false);
         }
         Reading newest = newest(sensor.get());
         WheelCondition condition = WheelCondition.seenAt(
@@ -80,7 +90,10 @@ public final class WheelStates {
     /** A sensor's newest reading, if it is from where the sensor sits now. */
     private static Reading newest(KnownSensor sensor) {
         Reading newest = sensor.newest();
-        return newest != null && sensor.fittingAt(newest.at()).filter(Fitting::isOpen).isPresent() ? newest : null;
+        return newest != null
+                        && sensor.fittingAt(newest.at()).filter(Fitting::isOpen).isPresent()
+                ? newest
+                : null;
     }
 
     /** Thousandths, as fine as readings are kept. */

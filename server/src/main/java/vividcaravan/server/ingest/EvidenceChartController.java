@@ -1,0 +1,124 @@
+package vividcaravan.server.ingest;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.judge.SiblingBand;
+import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.VehicleInService;
+
+@RestController
+@Tag(name = "readings")
+class EvidenceChartController {
+
+    private static final int MOST_HOURS = 24 * 21;
+    private static final int SLICES = 144;
+    private static final int MOST_POINTS = 1_500;
+
+    private final FleetDirectory fleet;
+    private final WheelHistory history;
+    private final Clock clock;
+
+    EvidenceChartController(FleetDirectory fleet, WheelHistory history, Clock clock) {
+        this.fleet = fleet;
+        this.history = history;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/v1/vehicles/{ref}/wheels/{position}/chart")
+    @Operation(operationId = "getEvidenceChart", summary = "A wheel against the band of its siblings")
+    EvidenceChart chart(
+            @PathVariable String ref,
+            @PathVariable String position,
+            @RequestParam(required = false) @Nullable String hours,
+            @RequestParam(required = false) @Nullable String to) {
+        VehicleInService vehicle = fleet.existing(ref);
+        Position wheel = vehicle.existing(position);
+        Instant now = clock.instant();
+        Instant end = QueryParameters.time("to", to);
+        end = end == null || end.isAfter(now) ? now : end;
+        Instant start = end.minus(Duration.ofHours(QueryParameters.number("hours", hours, 24, MOST_HOURS)));
+        List<EvidenceChart.Point> points = points(vehicle, wheel, start, end);
+        List<List<SiblingBand.Sample>> siblings = siblings(vehicle, wheel, start, end);
+        double target = vehicle.rules().at(wheel).orElseThrow().limits().targetKpa();
+        List<EvidenceChart.Band> band =
+                SiblingBand.of(siblings, target, start.toEpochMilli(), end.toEpochMilli(), SLICES).stream()
+                        .map(s -> new EvidenceChart.Band(
+                                Instant.ofEpochMilli(s.at()),
+                                tenth(s.lowKpa()),
+                                tenth(s.highKpa()),
+                                tenth(s.celsius())))
+                        .toList();
+        return new EvidenceChart(start, end, thinned(points), band, siblings.size());
+    }
+
+    private List<EvidenceChart.Point> points(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+        TemperatureCompensation compensation = vehicle.compensation();
+        List<EvidenceChart.Point> points = new ArrayList<>();
+        history.each(
+                vehicle,
+                wheel,
+                start.toEpochMilli(),
+                end.toEpochMilli() + 1,
+                (sensor, reading) -> {
+                    if (reading.isMeasurement()) {
+                        points.add(new EvidenceChart.Point(
+                                Instant.ofEpochMilli(reading.at()),
+                                reading.pressureKpa(),
+                                tenth(compensation.compensateKpa(reading.pressureKpa(), reading.temperatureC())),
+                                reading.temperatureC()));
+                    }
+                },
+                () -> false);
+        return points;
+    }
+
+    private List<List<SiblingBand.Sample>> siblings(
+            VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+        List<List<SiblingBand.Sample>> siblings = new ArrayList<>();
+        for (Position other : vehicle.description().layout().positions()) {
+            if (other.equals(wheel) || other.isSpare()) {
+                continue;
+            }
+            double target = vehicle.rules().at(other).orElseThrow().limits().targetKpa();
+            List<SiblingBand.Sample> samples = new ArrayList<>();
+            for (EvidenceChart.Point point : points(vehicle, other, start, end)) {
+                samples.add(new SiblingBand.Sample(
+                        point.at().toEpochMilli(), point.pressureAt20Kpa() / target, point.temperatureC()));
+            }
+            if (!samples.isEmpty()) {
+                siblings.add(samples);
+            }
+        }
+        return siblings;
+    }
+
+    /** Every n-th reading and the last: a picture is no wider than this many. */
+    private static List<EvidenceChart.Point> thinned(List<EvidenceChart.Point> points) {
+        if (points.size() <= MOST_POINTS) {
+            return points;
+        }
+        int step = (points.size() + MOST_POINTS - 1) / MOST_POINTS;
+        List<EvidenceChart.Point> some = new ArrayList<>();
+        for (int i = (points.size() - 1) % step; i < points.size(); i += step) {
+            some.add(points.get(i));
+        }
+        return some;
+    }
+
+    private static double tenth(double value) {
+        return Math.round(value * 10) / 10.0;
+    }
+}

@@ -1,0 +1,48 @@
+package vividcaravan.server.ingest;
+
+import java.util.function.BiConsumer;
+import java.util.function.BooleanSupplier;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** What the sensors that sat at a wheel said while they sat there. */
+@Component
+class WheelHistory {
+
+    private final FleetDirectory fleet;
+    private final BlockStore blocks;
+
+    WheelHistory(FleetDirectory fleet, BlockStore blocks) {
+        this.fleet = fleet;
+        this.blocks = blocks;
+    }
+
+    /**
+     * Passes on the readings of a wheel, oldest first, until {@code isEnough} says so.
+     *
+     * @param from epoch milliseconds, inclusive
+     * @param to epoch milliseconds, exclusive
+     */
+    void each(
+            VehicleInService vehicle,
+            Position wheel,
+            long from,
+            long to,
+            BiConsumer<KnownSensor, Reading> sink,
+            BooleanSupplier isEnough) {
+        for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
+            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
+            blocks.read(
+                    stay.sensor(),
+                    Math.max(from, stay.from()),
+                    Math.min(to, stay.to()),
+                    entry -> sink.accept(sensor, entry.reading()),
+                    isEnough);
+        }
+    }
+}

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query';
+import { onBeforeUnmount, watch } from 'vue';
+import { RouterView } from 'vue-router';
+import { takeAlerts, takeWheels } from './api/fleet';
+import { listen } from './api/live';
+import { useSession } from './api/session';
+import TopLine from './TopLine.vue';
+
+const { account } = useSession();
+const queries = useQueryClient();
+let stop: (() => void) | undefined;
+
+watch(
+  () => account.value?.userName,
+  (userName) => {
+    stop?.();
+    stop = userName
+      ? listen({
+          onAlerts: (alerts) => takeAlerts(queries, alerts),
+          onWheels: (wheels) => takeWheels(queries, wheels),
+          onBack: () => void queries.invalidateQueries(),
+        })
+      : undefined;
+  },
+  { immediate: true },
+);
+onBeforeUnmount(() => stop?.());
+</script>
+
+<template>
+  <div class="flex min-h-screen flex-col">
+    <a href="#main" class="spoken focus:not-sr-only">To the content</a>
+    <TopLine v-if="account" />
+    <main id="main" class="flex min-h-0 grow flex-col">
+      <RouterView />
+    </main>
+  </div>
+</template>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
+import { computed } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useAlerts } from './api/fleet';
+import { connection } from './api/live';
+import { signOut, useSession } from './api/session';
+import { useClock } from './shared/time';
+
+const { account } = useSession();
+const { data: alerts } = useAlerts();
+const { at, age } = useClock();
+const route = useRoute();
+const router = useRouter();
+const queries = useQueryClient();
+
+const PLACES = [
+  { name: 'Desk', path: '/desk' },
+  { name: 'Vehicles', path: '/vehicles' },
+  { name: 'Office', path: '/office' },
+];
+const ROLES = { MANAGER: 'manager', TECHNICIAN: 'technician', DRIVER: 'driver', VIEWER: 'viewer' };
+
+const urgent = computed(() => alerts.value?.filter((alert) => alert.urgency === 'STOP_NOW').length ?? 0);
+const lostSince = computed(() => (connection.value.state === 'lost' ? connection.value.since : undefined));
+
+async function leave(): Promise<void> {
+  await signOut();
+  queries.clear();
+  await router.push({ name: 'sign-in' });
+}
+</script>
+
+<template>
+  <header class="border-b border-rule">
+    <div class="flex min-h-11 flex-wrap items-center gap-x-6 gap-y-1 px-5">
+      <RouterLink to="/desk" class="text-base font-semibold text-ink no-underline">Vivid Caravan</RouterLink>
+      <nav aria-label="Places" class="flex gap-5 text-[15px]">
+        <RouterLink
+          v-for="place in PLACES"
+          :key="place.path"
+          :to="place.path"
+          class="border-b-2 py-1 text-ink no-underline"
+          :class="route.path.startsWith(place.path) ? 'border-ink font-semibold' : 'border-transparent'"
+          :aria-current="route.path.startsWith(place.path) ? 'page' : undefined"
+        >
+          {{ place.name }}
+          <span v-if="place.path === '/desk' && urgent" class="figure text-stop"
+            >{{ urgent }}<span class="spoken"> to stop now</span></span
+          >
+        </RouterLink>
+      </nav>
+      <div class="ml-auto flex items-center gap-5">
+        <span v-if="connection.state === 'live'" class="text-quiet">live</span>
+        <Menu v-if="account" as="div" class="relative">
+          <MenuButton class="cursor-pointer py-1">
+            {{ account.displayName }} <span class="text-quiet">{{ ROLES[account.role] }}</span>
+          </MenuButton>
+          <MenuItems
+            class="absolute right-0 z-10 mt-1 min-w-44 rounded border border-ink bg-raised py-1 outline-none"
+          >
+            <MenuItem v-slot="{ active }">
+              <RouterLink
+                to="/office"
+                class="block px-3 py-1.5 text-ink no-underline"
+                :class="{ 'bg-rule': active }"
+                >Units and theme</RouterLink
+              >
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button
+                type="button"
+                class="block w-full cursor-pointer px-3 py-1.5 text-left"
+                :class="{ 'bg-rule': active }"
+                @click="leave"
+              >
+                Sign out
+              </button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
+      </div>
+    </div>
+    <p v-if="lostSince" role="status" class="border-t border-next px-5 py-1.5 font-medium text-next">
+      The connection is lost. What you see is from {{ at(lostSince) }},
+      {{ age(lostSince.toISOString()) }} ago; it comes back by itself.
+    </p>
+  </header>
+</template>

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { useWindowSize } from '@vueuse/core';
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
+import AxleStrip from '@/shared/AxleStrip.vue';
+import EvidenceChart from '@/shared/EvidenceChart.vue';
+import { placeWords } from '@/shared/position';
+import { useClock } from '@/shared/time';
+import { useUnits } from '@/shared/units';
+import { urgencyText, urgencyWords } from '@/shared/urgency';
+import UrgencyMark from '@/shared/UrgencyMark.vue';
+import AlertRecord from './AlertRecord.vue';
+import WheelFigures from './WheelFigures.vue';
+
+/** One alert: what happens, the evidence, what to do. */
+const props = defineProps<{
+  detail: AlertDetail;
+  vehicle: VehicleItem | undefined;
+  mayHandle: boolean;
+  trouble: string;
+}>();
+const emit = defineEmits<{ acknowledge: []; close: [] }>();
+
+const units = useUnits();
+const { at } = useClock();
+const { height } = useWindowSize();
+const CHART_HOURS = 12;
+
+const item = computed(() => props.detail.item);
+const isClosed = computed(() => item.value.state === 'CLOSED');
+const wheel = computed(() => props.vehicle?.wheels.find((w) => w.position === item.value.position));
+const { data: chart } = useChart(() =>
+  item.value.vehicle && item.value.position
+    ? {
+        vehicle: item.value.vehicle,
+        position: item.value.position,
+        hours: CHART_HOURS,
+        to: item.value.closedAt ?? undefined,
+      }
+    : undefined,
+);
+
+const STEPS: Record<string, string> = {
+  OPENED: 'opened',
+  GREW: 'grew',
+  RETURNED: 'back',
+  RECOVERED: 'in band',
+};
+const events = computed(() =>
+  props.detail.record.flatMap((entry) => {
+    const label = STEPS[entry.change];
+    return label ? [{ at: entry.at, label }] : [];
+  }),
+);
+/** What is left of the window under everything else. */
+const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 610)));
+
+const STATES: Record<string, string> = {
+  NEW: 'nobody has seen it yet',
+  ACKNOWLEDGED: 'seen',
+  IN_HAND: 'in hand',
+  RECOVERED: 'back in band, not yet proven',
+  SHELVED: 'put aside',
+  CLOSED: 'closed',
+};
+</script>
+
+<template>
+  <div class="grid xl:grid-cols-[1fr_285px]">
+    <article class="min-w-0 px-6 py-4">
+      <p class="flex flex-wrap items-center gap-2">
+        <UrgencyMark :urgency="item.urgency" />
+        <span class="font-semibold" :class="urgencyText(item.urgency)">{{
+          urgencyWords(item.urgency, detail.isParked)
+        }}</span>
+        <span class="text-quiet">
+          opened <span class="figure">{{ at(item.openedAt) }}</span>, {{ STATES[item.state] }}
+        </span>
+      </p>
+      <h2 class="mt-1 text-[21px] leading-tight text-balance">{{ item.summary }}</h2>
+      <p class="mt-1.5 text-[15px] text-balance">{{ item.advice }}</p>
+
+      <template v-if="vehicle">
+        <p class="mt-4 mb-1 text-quiet">
+          <RouterLink :to="{ name: 'vehicle', params: { vehicleRef: vehicle.ref } }" class="figure">{{
+            vehicle.ref
+          }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
+        </p>
+        <div class="overflow-x-auto">
+          <AxleStrip :vehicle="vehicle" size="page" :chosen="item.position ?? undefined" />
+        </div>
+      </template>
+
+      <EvidenceChart
+        v-if="chart && detail.limits && item.position"
+        class="mt-3"
+        :chart="chart"
+        :limits="detail.limits"
+        :name="`${item.vehicle} ${placeWords(item.position)}`"
+        :events="events"
+        :height="chartHeight"
+      />
+
+      <h3 v-if="detail.reasons.length" class="mt-3">Why we think so</h3>
+      <ul class="mt-1 list-disc pl-5">
+        <li v-for="reason in detail.reasons" :key="reason">{{ reason }}</li>
+      </ul>
+    </article>
+
+    <aside class="border-rule bg-raised px-5 py-4 xl:border-l" aria-label="What to do">
+      <div v-if="mayHandle && !isClosed" class="flex flex-wrap gap-2">
+        <button
+          v-if="item.state === 'NEW'"
+          type="button"
+          class="button button-main"
+          @click="emit('acknowledge')"
+        >
+          Acknowledge <kbd class="key ml-1">A</kbd>
+        </button>
+        <button type="button" class="button" @click="emit('close')">
+          Close <kbd class="key ml-1">C</kbd>
+        </button>
+      </div>
+      <p v-else-if="!isClosed" class="text-quiet">
+        Your role reads alerts; a manager or technician handles them.
+      </p>
+      <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+
+      <section
+        v-for="note in detail.safety"
+        :key="note.title"
+        class="mt-4 border-t border-rule pt-4 first:mt-0 first:border-0 first:pt-0"
+      >
+        <h3>{{ note.title }}</h3>
+        <p class="mt-1">{{ note.text }}</p>
+      </section>
+      <p v-if="detail.safety.length" class="mt-2 text-quiet">
+        Makers’ instructions and local law go first; the work is for trained people.
+      </p>
+
+      <WheelFigures
+        v-if="wheel"
+        class="mt-4 border-t border-rule pt-4"
+        :wheel="wheel"
+        :limits="detail.limits"
+      />
+      <AlertRecord class="mt-4 border-t border-rule pt-4" :record="detail.record" />
+    </aside>
+  </div>
+</template>

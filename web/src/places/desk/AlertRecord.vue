@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client';
+import { useClock } from '@/shared/time';
+import { kindWords, urgencyWords } from '@/shared/urgency';
+
+/** What became of an alert so far, the latest first. */
+defineProps<{ record: Schemas['AlertDetail']['record'] }>();
+
+const { at } = useClock();
+
+const CHANGES: Record<Schemas['Entry']['change'], string> = {
+  OPENED: 'opened',
+  GREW: 'grew',
+  RETURNED: 'came back',
+  RECOVERED: 'back in band',
+  ACKNOWLEDGED: 'acknowledged',
+  TAKEN_IN_HAND: 'taken in hand',
+  SHELVED: 'put aside',
+  PROVEN: 'closed: the readings prove it',
+  CLOSED: 'closed',
+  WITHDRAWN: 'withdrawn',
+};
+const STEPS: Schemas['Entry']['change'][] = ['OPENED', 'GREW', 'RETURNED'];
+</script>
+
+<template>
+  <section>
+    <h3>So far</h3>
+    <ol class="mt-1 grid gap-1">
+      <li v-for="(entry, i) in [...record].reverse()" :key="i" class="grid grid-cols-[auto_1fr] gap-x-2.5">
+        <span class="figure text-quiet">{{ at(entry.at) }}</span>
+        <span>
+          {{ CHANGES[entry.change]
+          }}<template v-if="STEPS.includes(entry.change)"
+            >: {{ kindWords(entry.kind) }}, {{ urgencyWords(entry.urgency).toLowerCase() }}</template
+          ><template v-if="entry.who"> by {{ entry.who }}</template
+          ><span v-if="entry.note" class="block text-quiet">{{ entry.note }}</span>
+        </span>
+      </li>
+    </ol>
+  </section>
+</template>

@@ -1,0 +1,35 @@
+import type { AlertItem } from '@/api/live';
+import { span } from '@/shared/time';
+import { rank } from '@/shared/urgency';
+
+/** A fuse this long is drawn full. */
+const FULL_MINUTES = 12 * 60;
+
+/** The order of the queue: by instruction, then what is new, then what has the least time left, then the oldest. */
+export function inOrder(alerts: AlertItem[]): AlertItem[] {
+  const isNew = (alert: AlertItem) => (alert.state === 'NEW' ? 0 : 1);
+  const left = (alert: AlertItem) => alert.minutesToCritical ?? Number.POSITIVE_INFINITY;
+  return [...alerts].sort(
+    (a, b) =>
+      rank(a.urgency) - rank(b.urgency) ||
+      isNew(a) - isNew(b) ||
+      (left(a) === left(b) ? 0 : left(a) - left(b)) ||
+      a.openedAt.localeCompare(b.openedAt),
+  );
+}
+
+/** The time left to the second limit as words and as a bar, counted down from when it was judged. */
+export function fuse(alert: AlertItem, now: Date): { words: string; percent: number } | undefined {
+  if (
+    alert.minutesToCritical === null ||
+    alert.minutesToCritical === undefined ||
+    alert.state === 'RECOVERED'
+  ) {
+    return undefined;
+  }
+  const judgedAt = new Date(alert.history.at(-1)?.at ?? alert.openedAt).getTime();
+  const left = alert.minutesToCritical - (now.getTime() - judgedAt) / 60_000;
+  return left <= 0
+    ? { words: 'now', percent: 100 }
+    : { words: span(left * 60_000), percent: Math.max(3, Math.min(100, (left / FULL_MINUTES) * 100)) };
+}

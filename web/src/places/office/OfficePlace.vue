@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import { useSession } from '@/api/session';
+import FleetExchange from './FleetExchange.vue';
+import ReadingPreferences from './ReadingPreferences.vue';
+import TeamList from './TeamList.vue';
+import TokenList from './TokenList.vue';
+
+/** How the product is set, and what goes in and out of it. */
+const { isManager } = useSession();
+</script>
+
+<template>
+  <div class="w-full max-w-5xl px-6 py-5">
+    <h1 class="text-2xl">Office</h1>
+    <ReadingPreferences class="mt-5" />
+    <FleetExchange class="mt-6 border-t border-rule pt-5" />
+    <template v-if="isManager">
+      <TokenList class="mt-6 border-t border-rule pt-5" />
+      <TeamList class="mt-6 border-t border-rule pt-5" />
+    </template>
+  </div>
+</template>

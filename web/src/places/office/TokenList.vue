@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { ref } from 'vue';
+import { answer, http, type Schemas } from '@/api/client';
+import { useClock } from '@/shared/time';
+
+/** Tokens by which receivers and other programs are let in. */
+const { at } = useClock();
+const queries = useQueryClient();
+const { data, error } = useQuery({ queryKey: ['tokens'], queryFn: () => answer(http.GET('/api/v1/tokens')) });
+
+const name = ref('');
+const scope = ref<Schemas['Token']['scope']>('RECEIVER');
+const made = ref<Schemas['NewToken']>();
+const trouble = ref('');
+
+const SCOPES = { RECEIVER: 'posts readings, nothing else', MANAGER: 'may do all a manager may' };
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+  trouble.value = '';
+  try {
+    await work();
+    await queries.invalidateQueries({ queryKey: ['tokens'] });
+  } catch (e) {
+    trouble.value = (e as Error).message;
+  }
+}
+
+const make = () =>
+  attempt(async () => {
+    made.value = await answer(
+      http.POST('/api/v1/tokens', { body: { name: name.value, scope: scope.value } }),
+    );
+    name.value = '';
+  });
+
+const end = (id: number) =>
+  attempt(async () => {
+    await answer(http.DELETE('/api/v1/tokens/{id}', { params: { path: { id: String(id) } } }));
+    if (made.value?.token.id === id) made.value = undefined;
+  });
+</script>
+
+<template>
+  <section aria-labelledby="tokens">
+    <h2 id="tokens" class="text-base">Tokens for receivers and programs</h2>
+    <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
+    <table v-if="data?.items.length" class="mt-2 w-full">
+      <thead class="text-quiet">
+        <tr class="border-b border-rule">
+          <th scope="col" class="py-1 font-normal">Name</th>
+          <th scope="col" class="font-normal">What it may do</th>
+          <th scope="col" class="font-normal">Made by</th>
+          <th scope="col" class="font-normal">Made</th>
+          <th scope="col"><span class="spoken">End it</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="token in data.items" :key="token.id" class="border-b border-rule">
+          <th scope="row" class="py-1.5 font-medium">{{ token.name }}</th>
+          <td>{{ SCOPES[token.scope] }}</td>
+          <td>{{ token.createdBy }}</td>
+          <td class="figure">{{ at(token.createdAt) }}</td>
+          <td class="text-right">
+            <button
+              type="button"
+              class="link"
+              :aria-label="`End the token ${token.name}`"
+              @click="end(token.id)"
+            >
+              End it
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="data" class="mt-1 text-quiet">
+      There are none yet. Each receiver or program gets one of its own.
+    </p>
+
+    <div v-if="made" role="status" class="mt-3 border-l-3 border-action pl-3">
+      <p>The token for {{ made.token.name }}; it is shown this once, so copy it now:</p>
+      <p class="figure mt-1 break-all select-all">{{ made.secret }}</p>
+    </div>
+
+    <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="make">
+      <label class="w-64">
+        Name
+        <input
+          v-model="name"
+          class="field mt-1"
+          placeholder="such as: gate receiver"
+          required
+          maxlength="120"
+          autocomplete="off"
+        />
+      </label>
+      <label>
+        What it may do
+        <select v-model="scope" class="field mt-1">
+          <option v-for="(words, value) in SCOPES" :key="value" :value="value">{{ words }}</option>
+        </select>
+      </label>
+      <button type="submit" class="button">Make a token</button>
+    </form>
+    <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+  </section>
+</template>

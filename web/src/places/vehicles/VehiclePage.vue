@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useChart, useVehicle } from '@/api/fleet';
+import AxleStrip from '@/shared/AxleStrip.vue';
+import EvidenceChart from '@/shared/EvidenceChart.vue';
+import { place, placeWords, vehicleKindWords } from '@/shared/position';
+import { useClock } from '@/shared/time';
+import { useUnits } from '@/shared/units';
+import { urgencyText, urgencyWords } from '@/shared/urgency';
+import UrgencyMark from '@/shared/UrgencyMark.vue';
+import WheelSheet from './WheelSheet.vue';
+
+/** Everything about one vehicle. */
+const props = defineProps<{ vehicleRef: string }>();
+
+const { vehicle, isPending, error } = useVehicle(() => props.vehicleRef);
+const units = useUnits();
+const { age } = useClock();
+const DAY_HOURS = 24;
+
+const picked = ref<string>();
+/** Without a choice the wheel that needs most is shown, otherwise the first that has a sensor. */
+const chosen = computed(
+  () =>
+    picked.value ??
+    vehicle.value?.alerts.find((alert) => alert.position)?.position ??
+    vehicle.value?.wheels.find((wheel) => wheel.sensor)?.position,
+);
+const limits = computed(() => {
+  const own = vehicle.value;
+  if (!own || !chosen.value) return undefined;
+  const { axle } = place(chosen.value);
+  // A spare must be able to go anywhere, so it is held to the highest target.
+  return axle
+    ? own.axles[axle - 1]?.limits
+    : own.axles.map((a) => a.limits).reduce((a, b) => (b.targetKpa > a.targetKpa ? b : a));
+});
+const { data: chart } = useChart(() =>
+  chosen.value && vehicle.value?.wheels.find((wheel) => wheel.position === chosen.value)?.sensor
+    ? { vehicle: props.vehicleRef, position: chosen.value, hours: DAY_HOURS }
+    : undefined,
+);
+</script>
+
+<template>
+  <p v-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
+  <p v-else-if="isPending" class="p-8 text-quiet">Fetching the vehicle …</p>
+  <div v-else-if="!vehicle" class="p-8">
+    <h1 class="text-xl">There is no vehicle {{ vehicleRef }}.</h1>
+    <p class="mt-2"><RouterLink to="/vehicles">All vehicles</RouterLink></p>
+  </div>
+  <div v-else class="px-6 py-4">
+    <p><RouterLink to="/vehicles">Vehicles</RouterLink></p>
+    <div class="mt-1 flex flex-wrap items-baseline gap-x-5">
+      <h1 class="figure text-2xl">{{ vehicle.ref }}</h1>
+      <span class="figure">{{ vehicle.plate }}</span>
+      <span class="text-quiet">{{ vehicleKindWords(vehicle.kind) }}</span>
+      <span v-if="vehicle.depot" class="text-quiet">{{ vehicle.depot }}</span>
+      <span class="text-quiet">{{
+        vehicle.lastHeardAt ? `last heard ${age(vehicle.lastHeardAt)} ago` : 'not heard yet'
+      }}</span>
+    </div>
+
+    <ul v-if="vehicle.alerts.length" class="mt-3 border-t border-rule">
+      <li v-for="alert in vehicle.alerts" :key="alert.id" class="flex gap-2.5 border-b border-rule py-1.5">
+        <span class="mt-1"><UrgencyMark :urgency="alert.urgency" /></span>
+        <span class="w-32 shrink-0 font-semibold" :class="urgencyText(alert.urgency)">{{
+          urgencyWords(alert.urgency)
+        }}</span>
+        <RouterLink :to="{ name: 'desk', params: { id: alert.id } }" class="text-ink">{{
+          alert.summary
+        }}</RouterLink>
+      </li>
+    </ul>
+
+    <p class="mt-4 mb-1 text-quiet">
+      Front at the left, left wheels above, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
+    </p>
+    <div class="overflow-x-auto">
+      <AxleStrip :vehicle="vehicle" size="page" is-interactive :chosen="chosen" @choose="picked = $event" />
+    </div>
+
+    <div class="mt-4 grid gap-x-8 gap-y-6 2xl:grid-cols-[minmax(0,46rem)_1fr]">
+      <section class="min-w-0">
+        <h2 class="mb-1 text-base">Wheel sheet</h2>
+        <WheelSheet :vehicle="vehicle" :chosen="chosen" @choose="picked = $event" />
+      </section>
+      <section v-if="chosen" class="min-w-0">
+        <h2 class="mb-1 text-base">
+          <span class="figure">{{ chosen }}</span> {{ placeWords(chosen) }}, last 24 h
+        </h2>
+        <EvidenceChart
+          v-if="chart && limits"
+          :chart="chart"
+          :limits="limits"
+          :name="`${vehicle.ref} ${placeWords(chosen)}`"
+        />
+        <p v-else class="text-quiet">
+          {{
+            vehicle.wheels.find((wheel) => wheel.position === chosen)?.sensor
+              ? 'Fetching its readings …'
+              : 'No sensor sits at this wheel.'
+          }}
+        </p>
+      </section>
+    </div>
+  </div>
+</template>

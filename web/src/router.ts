@@ -1,0 +1,59 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import { useSession } from './api/session';
+import DeskPlace from './places/desk/DeskPlace.vue';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/desk' },
+    { path: '/desk/:id?', name: 'desk', component: DeskPlace, props: true, meta: { title: 'Desk' } },
+    {
+      path: '/vehicles',
+      name: 'vehicles',
+      component: () => import('./places/vehicles/VehiclesPlace.vue'),
+      meta: { title: 'Vehicles' },
+    },
+    {
+      path: '/vehicles/:vehicleRef',
+      name: 'vehicle',
+      component: () => import('./places/vehicles/VehiclePage.vue'),
+      props: true,
+      meta: { title: 'Vehicles' },
+    },
+    {
+      path: '/office',
+      name: 'office',
+      component: () => import('./places/office/OfficePlace.vue'),
+      meta: { title: 'Office' },
+    },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('./places/access/SignIn.vue'),
+      meta: { title: 'Sign in', isOpen: true },
+    },
+    {
+      path: '/set-up',
+      name: 'set-up',
+      component: () => import('./places/access/SetUp.vue'),
+      meta: { title: 'Set up', isOpen: true },
+    },
+    { path: '/:rest(.*)*', redirect: '/desk' },
+  ],
+  scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? false : { top: 0 }),
+});
+
+router.beforeEach((to) => {
+  const { account } = useSession();
+  if (!to.meta.isOpen && !account.value) {
+    return { name: 'sign-in', query: to.fullPath === '/desk' ? {} : { then: to.fullPath } };
+  }
+  if (to.name === 'sign-in' && account.value) {
+    return { name: 'desk' };
+  }
+  return true;
+});
+
+router.afterEach((to) => {
+  document.title = `${to.params.vehicleRef ?? to.meta.title} · Vivid Caravan`;
+});

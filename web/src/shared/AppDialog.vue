@@ -1,0 +1,19 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
+
+/** A question that has to be answered before going on. */
+defineProps<{ isOpen: boolean; title: string }>();
+const emit = defineEmits<{ close: [] }>();
+</script>
+
+<template>
+  <Dialog :open="isOpen" class="fixed inset-0 z-20" @close="emit('close')">
+    <div class="fixed inset-0 bg-ink opacity-40" aria-hidden="true"></div>
+    <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-[12vh]">
+      <DialogPanel class="w-full max-w-lg rounded border border-ink bg-raised p-5 text-ink">
+        <DialogTitle class="text-lg font-semibold">{{ title }}</DialogTitle>
+        <slot />
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

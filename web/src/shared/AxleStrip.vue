@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { VehicleItem } from '@/api/fleet';
+import { roleWords } from './position';
+import { layOut, stripText, wheelText, type StripSize } from './strip';
+import StripWheel from './StripWheel.vue';
+import { useClock } from './time';
+import { useUnits } from './units';
+
+/** A vehicle in the grammar used at every scale: front at the left, left wheels above the spine. */
+const props = withDefaults(
+  defineProps<{
+    vehicle: Pick<VehicleItem, 'axles' | 'wheels' | 'ref'>;
+    size?: StripSize;
+    chosen?: string | undefined;
+    /** Whether wheels can be chosen; each is then a button. */
+    isInteractive?: boolean;
+  }>(),
+  { size: 'row', chosen: undefined, isInteractive: false },
+);
+const emit = defineEmits<{ choose: [position: string] }>();
+
+const units = useUnits();
+const { age } = useClock();
+const LABELS = 20;
+
+const strip = computed(() => layOut(props.vehicle, props.size));
+const isPage = computed(() => props.size === 'page');
+const height = computed(() => strip.value.height + (isPage.value ? LABELS : 0));
+const words = computed(
+  () => `Wheels of ${props.vehicle.ref}. ${stripText(props.vehicle.wheels, units.temperatureWords)}`,
+);
+const spineWidth = computed(() => (isPage.value ? 2 : 1.1));
+
+function figure(wheel: VehicleItem['wheels'][number]): string {
+  if (wheel.condition === 'ASLEEP') return age(wheel.at);
+  return typeof wheel.pressureAt20Kpa === 'number' ? units.pressureNumber(wheel.pressureAt20Kpa) : '';
+}
+
+/** A bar from left to right; open in the middle where the axle can be lifted. */
+function crossBar(x: number, isLiftable: boolean): string {
+  const reach = isPage.value ? 15 : 3.5;
+  const y = strip.value.spineY;
+  return isLiftable
+    ? `M${x} ${y - reach}v${reach * 0.55}M${x} ${y + reach}v${-reach * 0.55}`
+    : `M${x} ${y - reach}v${reach * 2}`;
+}
+</script>
+
+<template>
+  <svg
+    :width="strip.width"
+    :height="height"
+    :viewBox="`0 0 ${strip.width} ${height}`"
+    :role="isInteractive ? 'group' : 'img'"
+    :aria-label="words"
+    class="block shrink-0"
+  >
+    <path
+      :d="`M${strip.spineFrom} ${strip.spineY}H${strip.spineTo}`"
+      stroke="var(--ink)"
+      :stroke-width="spineWidth"
+    />
+    <path
+      v-for="(axle, i) in strip.axles"
+      :key="i"
+      :d="crossBar(axle.x, axle.isLiftable)"
+      stroke="var(--ink)"
+      :stroke-width="spineWidth"
+    />
+    <template v-for="wheel in strip.wheels" :key="wheel.state.position">
+      <g
+        v-if="isInteractive"
+        role="button"
+        tabindex="0"
+        class="cursor-pointer"
+        :aria-label="wheelText(wheel.state, units.temperatureWords)"
+        :aria-pressed="chosen === wheel.state.position"
+        @click="emit('choose', wheel.state.position)"
+        @keydown.enter.space.prevent="emit('choose', wheel.state.position)"
+      >
+        <StripWheel
+          :wheel="wheel"
+          :size="size"
+          :figure="figure(wheel.state)"
+          :is-chosen="chosen === wheel.state.position"
+        />
+      </g>
+      <StripWheel
+        v-else
+        :wheel="wheel"
+        :size="size"
+        :figure="figure(wheel.state)"
+        :is-chosen="chosen === wheel.state.position"
+      />
+    </template>
+    <g v-if="isPage" aria-hidden="true" font-size="12" fill="var(--quiet)" text-anchor="middle">
+      <text v-for="(axle, i) in strip.axles" :key="i" :x="axle.x" :y="height - 5">
+        {{ i + 1 }} {{ roleWords(axle.role) }}
+      </text>
+    </g>
+  </svg>
+</template>

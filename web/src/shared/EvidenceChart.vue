@@ -1,0 +1,289 @@
+<script setup lang="ts">
+import { useElementSize, useEventListener } from '@vueuse/core';
+import uPlot from 'uplot';
+import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
+import type { Schemas } from '@/api/client';
+import type { EvidenceChart } from '@/api/fleet';
+import { useSession } from '@/api/session';
+import { cssColour, drawBand, drawEvents, drawLine, plotData, type Event, type Line } from './plot';
+import { useClock } from './time';
+import { useUnits } from './units';
+
+/** A wheel's pressure at 20 °C against its limits and its siblings' band, with the temperature below. */
+const props = withDefaults(
+  defineProps<{
+    chart: EvidenceChart;
+    limits: Schemas['WheelLimits'];
+    name: string;
+    events?: Event[];
+    height?: number;
+  }>(),
+  { events: () => [], height: 300 },
+);
+
+const units = useUnits();
+const { at: clockAt } = useClock();
+const { preferences } = useSession();
+const box = useTemplateRef('box');
+const { width } = useElementSize(box);
+const TEMPERATURE_HEIGHT = 92;
+const LEFT = 58;
+const FONT = () => `${12 * devicePixelRatio}px "Barlow Semi Condensed", sans-serif`;
+const AXIS_FONT = '12px "Sometype Mono Variable", monospace';
+
+const data = computed(() => plotData(props.chart, units.toPressure, units.toTemperature));
+const cursor = ref<number>();
+let plots: uPlot[] = [];
+
+function lines(): Line[] {
+  const { limits } = props;
+  const basis = limits.basis === 'COMPENSATED' ? '' : ' (on the gauge)';
+  const line = (kpa: number, label: string, colour: string, isDashed: boolean): Line => ({
+    value: units.toPressure(kpa),
+    label: `${label} ${units.pressureNumber(kpa)}`,
+    colour: cssColour(colour),
+    isDashed,
+  });
+  return [
+    line(limits.highKpa, `over${basis}`, '--before', true),
+    line(limits.targetKpa, 'target', '--quiet', false),
+    line(limits.lowKpa, `first limit${basis}`, '--next', true),
+    line(limits.lowCriticalKpa, `second limit${basis}`, '--stop', false),
+  ];
+}
+
+function pressureRange(): [number, number] {
+  const { limits } = props;
+  const seen = [...data.value.at20, ...data.value.gauge].filter((value) => value !== null);
+  const band = props.chart.siblings.flatMap((s) => [units.toPressure(s.lowKpa), units.toPressure(s.highKpa)]);
+  const low = Math.min(units.toPressure(limits.lowCriticalKpa), ...seen, ...band);
+  const high = Math.max(units.toPressure(limits.targetKpa * 1.05), ...seen, ...band);
+  const pad = (high - low) * 0.07;
+  return [low - pad, high + pad];
+}
+
+function axis(): uPlot.Axis {
+  return {
+    stroke: cssColour('--quiet'),
+    font: AXIS_FONT,
+    grid: { stroke: cssColour('--rule'), width: 0.5 },
+    ticks: { show: false },
+  };
+}
+
+const two = (value: number) => String(value).padStart(2, '0');
+function timeLabels(_: uPlot, splits: number[]): string[] {
+  return splits.map((second) => {
+    const time = new Date(second * 1000);
+    return time.getHours() + time.getMinutes() === 0
+      ? time.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+      : `${two(time.getHours())}:${two(time.getMinutes())}`;
+  });
+}
+
+function follow(u: uPlot): void {
+  cursor.value = u.cursor.idx ?? undefined;
+}
+
+function options(
+  height: number,
+  y: uPlot.Axis,
+  series: uPlot.Series[],
+  hooks: uPlot.Hooks.Arrays,
+  showTime: boolean,
+): uPlot.Options {
+  const { from, to } = props.chart;
+  const range: [number, number] = [new Date(from).getTime() / 1000, new Date(to).getTime() / 1000];
+  return {
+    width: width.value,
+    height,
+    legend: { show: false },
+    padding: [6, 8, 0, 0],
+    cursor: {
+      sync: { key: `evidence-${props.name}` },
+      drag: { x: false, y: false },
+      y: false,
+      points: { size: 6 },
+    },
+    scales: { x: { range: () => range } },
+    axes: [
+      { ...axis(), values: showTime ? timeLabels : () => [], size: showTime ? 26 : 8, grid: { show: false } },
+      { ...axis(), size: LEFT, ...y },
+    ],
+    series: [{}, ...series],
+    hooks,
+  };
+}
+
+function draw(): void {
+  plots.forEach((plot) => plot.destroy());
+  plots = [];
+  const host = box.value;
+  if (!host || width.value < 120) return;
+  const ink = cssColour('--ink');
+  const quiet = cssColour('--quiet');
+  const { times, at20, gauge, temperature } = data.value;
+  const decimals =
+    preferences.value.pressureUnit === 'BAR' || preferences.value.pressureUnit === 'KGF_CM2' ? 1 : 0;
+  const main = new uPlot(
+    options(
+      props.height,
+      { values: (_, splits) => splits.map((value) => value.toFixed(decimals)) },
+      [
+        { stroke: ink, width: 1.8, points: { show: times.length < 60 } },
+        { stroke: quiet, width: 0.8, dash: [2, 3], points: { show: false } },
+      ],
+      {
+        drawClear: [(u) => drawBand(u, props.chart, units.toPressure, cssColour('--rule'))],
+        draw: [
+          (u) => lines().forEach((line) => drawLine(u, 'y', line, FONT())),
+          (u) => drawEvents(u, props.events, quiet, FONT()),
+        ],
+        setCursor: [follow],
+      },
+      false,
+    ),
+    [times, at20, gauge],
+    host,
+  );
+  main.setScale('y', { min: pressureRange()[0], max: pressureRange()[1] });
+  const heat = new uPlot(
+    options(
+      TEMPERATURE_HEIGHT,
+      { values: (_, splits) => splits.map((value) => `${value.toFixed(0)}°`) },
+      [{ stroke: ink, width: 1.4, points: { show: times.length < 60 } }],
+      {
+        draw: [
+          (u) =>
+            drawLine(
+              u,
+              'y',
+              {
+                value: units.toTemperature(props.limits.temperatureC),
+                label: 'hot',
+                colour: cssColour('--next'),
+                isDashed: true,
+              },
+              FONT(),
+            ),
+        ],
+        setCursor: [follow],
+      },
+      true,
+    ),
+    [times, temperature],
+    host,
+  );
+  plots = [main, heat];
+}
+
+watch([width, data, preferences, () => props.height, () => props.limits, () => props.events], draw, {
+  flush: 'post',
+});
+const observer = new MutationObserver(draw);
+observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
+useEventListener(window, 'resize', draw);
+onBeforeUnmount(() => {
+  observer.disconnect();
+  plots.forEach((plot) => plot.destroy());
+});
+
+const shown = computed(() => {
+  const index = cursor.value ?? data.value.times.length - 1;
+  const second = data.value.times[index];
+  const kpa20 = data.value.at20[index];
+  if (second === undefined || kpa20 === null || kpa20 === undefined) return undefined;
+  return props.chart.points.find((point) => new Date(point.at).getTime() / 1000 === second);
+});
+
+const readout = computed(() => {
+  const point = shown.value;
+  if (!point) return '';
+  return `${clockAt(point.at)}: ${units.pressureWords(point.pressureAt20Kpa)} at ${units.reference.value}, ${units.pressureWords(point.pressureKpa)} on the gauge, ${units.temperatureWords(point.temperatureC)}`;
+});
+
+const summary = computed(() => {
+  const first = props.chart.points[0];
+  const last = props.chart.points.at(-1);
+  if (!first || !last) return `No readings of ${props.name} in this time.`;
+  return (
+    `Pressure of ${props.name} at ${units.reference.value}: from ${units.pressureWords(first.pressureAt20Kpa)} at ${clockAt(first.at)}` +
+    ` to ${units.pressureWords(last.pressureAt20Kpa)} at ${clockAt(last.at)}; target ${units.pressureWords(props.limits.targetKpa)},` +
+    ` second limit ${units.pressureWords(props.limits.lowCriticalKpa)}. Left and right arrows read the values.`
+  );
+});
+
+function move(step: number): void {
+  const [plot] = plots;
+  const { times } = data.value;
+  if (!plot || !times.length) return;
+  const index = Math.max(0, Math.min(times.length - 1, (cursor.value ?? times.length - 1) + step));
+  plot.setCursor({ left: plot.valToPos(times[index] ?? 0, 'x'), top: 10 });
+  cursor.value = index;
+}
+
+/** Some twenty lines that tell the same as the picture. */
+const table = computed(() => {
+  const { points } = props.chart;
+  const step = Math.max(1, Math.ceil(points.length / 20));
+  return points.filter((_, i) => (points.length - 1 - i) % step === 0);
+});
+</script>
+
+<template>
+  <div>
+    <p class="mb-1 flex flex-wrap items-center gap-x-4 text-quiet">
+      <span class="flex items-center gap-1.5"
+        ><svg width="18" height="6" aria-hidden="true">
+          <path d="M0 3h18" stroke="var(--ink)" stroke-width="2" /></svg
+        >this wheel at {{ units.reference.value }}</span
+      >
+      <span class="flex items-center gap-1.5"
+        ><svg width="18" height="6" aria-hidden="true">
+          <path d="M0 3h18" stroke="var(--quiet)" stroke-dasharray="2 3" /></svg
+        >its gauge</span
+      >
+      <span v-if="chart.siblings.length" class="flex items-center gap-1.5"
+        ><svg width="18" height="10" aria-hidden="true">
+          <rect width="18" height="10" fill="var(--rule)" /></svg
+        >{{ chart.siblingWheels }} other wheels of the vehicle</span
+      >
+      <span class="ml-auto">{{ units.pressureSymbol.value }}, below {{ units.temperatureSymbol.value }}</span>
+    </p>
+    <div
+      ref="box"
+      role="img"
+      tabindex="0"
+      :aria-label="summary"
+      :style="{ minHeight: `${height + TEMPERATURE_HEIGHT}px` }"
+      @keydown.left.prevent="move(-5)"
+      @keydown.right.prevent="move(5)"
+    ></div>
+    <p class="figure mt-1 min-h-5 text-quiet" aria-live="polite">{{ readout }}</p>
+    <details class="mt-1">
+      <summary class="cursor-pointer text-quiet">The same as a table</summary>
+      <table class="mt-1 w-full max-w-xl">
+        <thead>
+          <tr class="border-b border-rule">
+            <th scope="col" class="font-medium text-quiet">Time</th>
+            <th scope="col" class="text-right font-medium text-quiet">
+              At {{ units.reference.value }}, {{ units.pressureSymbol.value }}
+            </th>
+            <th scope="col" class="text-right font-medium text-quiet">
+              Gauge, {{ units.pressureSymbol.value }}
+            </th>
+            <th scope="col" class="text-right font-medium text-quiet">{{ units.temperatureSymbol.value }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="point in table" :key="point.at" class="border-b border-rule">
+            <td>{{ clockAt(point.at) }}</td>
+            <td class="figure text-right">{{ units.pressureNumber(point.pressureAt20Kpa) }}</td>
+            <td class="figure text-right">{{ units.pressureNumber(point.pressureKpa) }}</td>
+            <td class="figure text-right">{{ units.temperatureNumber(point.temperatureC) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </div>
+</template>

@@ -1,0 +1,138 @@
+import type uPlot from 'uplot';
+import type { EvidenceChart } from '@/api/fleet';
+
+/** A sensor that was quiet for longer than this leaves a gap in its line. */
+const GAP_SECONDS = 30 * 60;
+
+export interface PlotData {
+  times: number[];
+  at20: (number | null)[];
+  gauge: (number | null)[];
+  temperature: (number | null)[];
+}
+
+const seconds = (time: string) => new Date(time).getTime() / 1000;
+
+/** The readings as columns, in the reader's units, with gaps where nothing was heard. */
+export function plotData(
+  chart: EvidenceChart,
+  pressure: (kpa: number) => number,
+  temperature: (celsius: number) => number,
+): PlotData {
+  const data: PlotData = { times: [], at20: [], gauge: [], temperature: [] };
+  for (const point of chart.points) {
+    const time = seconds(point.at);
+    const before = data.times.at(-1);
+    if (before !== undefined && time - before > GAP_SECONDS) {
+      data.times.push(before + 1);
+      data.at20.push(null);
+      data.gauge.push(null);
+      data.temperature.push(null);
+    }
+    data.times.push(time);
+    data.at20.push(pressure(point.pressureAt20Kpa));
+    data.gauge.push(pressure(point.pressureKpa));
+    data.temperature.push(temperature(point.temperatureC));
+  }
+  return data;
+}
+
+export interface Line {
+  value: number;
+  label: string;
+  colour: string;
+  isDashed: boolean;
+}
+
+export function cssColour(name: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+}
+
+/** Draws the siblings' band behind everything. */
+export function drawBand(
+  u: uPlot,
+  chart: EvidenceChart,
+  pressure: (kpa: number) => number,
+  colour: string,
+): void {
+  if (chart.siblings.length < 2) return;
+  const { ctx } = u;
+  const x = (time: string) => u.valToPos(seconds(time), 'x', true);
+  const y = (kpa: number) => u.valToPos(pressure(kpa), 'y', true);
+  ctx.save();
+  ctx.beginPath();
+  ctx.rect(u.bbox.left, u.bbox.top, u.bbox.width, u.bbox.height);
+  ctx.clip();
+  ctx.fillStyle = colour;
+  const slice = seconds(chart.siblings[1]?.at ?? '') - seconds(chart.siblings[0]?.at ?? '');
+  let run: EvidenceChart['siblings'] = [];
+  const fill = () => {
+    ctx.beginPath();
+    run.forEach((s, i) => (i ? ctx.lineTo(x(s.at), y(s.highKpa)) : ctx.moveTo(x(s.at), y(s.highKpa))));
+    [...run].reverse().forEach((s) => ctx.lineTo(x(s.at), y(s.lowKpa)));
+    ctx.fill();
+    run = [];
+  };
+  for (const s of chart.siblings) {
+    const before = run.at(-1);
+    if (before && seconds(s.at) - seconds(before.at) > Math.max(slice, GAP_SECONDS) * 1.5) fill();
+    run.push(s);
+  }
+  fill();
+  ctx.restore();
+}
+
+/** Draws a limit or the target from edge to edge, with its name at the right end. */
+export function drawLine(u: uPlot, scale: string, line: Line, font: string): void {
+  const { ctx } = u;
+  const y = Math.round(u.valToPos(line.value, scale, true));
+  if (y < u.bbox.top || y > u.bbox.top + u.bbox.height) return;
+  ctx.save();
+  ctx.strokeStyle = line.colour;
+  ctx.fillStyle = line.colour;
+  ctx.lineWidth = devicePixelRatio;
+  if (line.isDashed) ctx.setLineDash([6 * devicePixelRatio, 4 * devicePixelRatio]);
+  ctx.beginPath();
+  ctx.moveTo(u.bbox.left, y);
+  ctx.lineTo(u.bbox.left + u.bbox.width, y);
+  ctx.stroke();
+  ctx.font = font;
+  ctx.textAlign = 'left';
+  ctx.textBaseline = 'bottom';
+  ctx.fillText(line.label, u.bbox.left + 6 * devicePixelRatio, y - 2 * devicePixelRatio);
+  ctx.restore();
+}
+
+export interface Event {
+  at: string;
+  label: string;
+}
+
+/** Draws what happened as ticks at the foot of the picture. */
+export function drawEvents(u: uPlot, events: Event[], colour: string, font: string): void {
+  const { ctx } = u;
+  ctx.save();
+  ctx.strokeStyle = colour;
+  ctx.fillStyle = colour;
+  ctx.lineWidth = devicePixelRatio;
+  ctx.font = font;
+  ctx.textBaseline = 'bottom';
+  let labelledTo = -Infinity;
+  for (const event of events) {
+    const x = Math.round(u.valToPos(seconds(event.at), 'x', true));
+    if (x < u.bbox.left || x > u.bbox.left + u.bbox.width) continue;
+    const foot = u.bbox.top + u.bbox.height;
+    ctx.beginPath();
+    ctx.moveTo(x, foot);
+    ctx.lineTo(x, foot - 14 * devicePixelRatio);
+    ctx.stroke();
+    const width = ctx.measureText(event.label).width;
+    const isLeft = x + width > u.bbox.left + u.bbox.width;
+    const begin = isLeft ? x - width - 4 : x + 4;
+    if (begin > labelledTo) {
+      ctx.fillText(event.label, begin, foot - 3 * devicePixelRatio);
+      labelledTo = begin + width;
+    }
+  }
+  ctx.restore();
+}
