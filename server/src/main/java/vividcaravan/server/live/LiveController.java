@@ -31,9 +31,10 @@ class LiveController {
     @Operation(operationId = "live", summary = "Server-sent events: alert and wheel")
     @ApiResponse(
             responseCode = "200",
-            content = @Content(
-                    mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
-                    schema = @Schema(anyOf = {AlertItem.class, WheelEvent.class})))
+            content =
+                    @Content(
+                            mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
+                            schema = @Schema(anyOf = {AlertItem.class, WheelEvent.class})))
     ResponseEntity<SseEmitter> live(
             @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId) {
         // A proxy that gathers the stream before it passes it on would make it late.

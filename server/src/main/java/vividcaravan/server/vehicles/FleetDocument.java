@@ -18,7 +18,11 @@ import vividcaravan.core.limits.LimitOverrides;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FleetDocument(
-        String format, int version, @Nullable String onExisting, @Nullable List<DepotEntry> depots, @Nullable List<VehicleEntry> vehicles) {
+        String format,
+        int version,
+        @Nullable String onExisting,
+        @Nullable List<DepotEntry> depots,
+        @Nullable List<VehicleEntry> vehicles) {
 
     public static final String FORMAT = "vivid-caravan-fleet";
     public static final int VERSION = 1;
@@ -39,7 +43,11 @@ public record FleetDocument(
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record AxleEntry(
-            AxleRole role, WheelArrangement wheels, boolean liftable, double coldPressureKpa, @Nullable LimitsEntry limits) {}
+            AxleRole role,
+            WheelArrangement wheels,
+            boolean liftable,
+            double coldPressureKpa,
+            @Nullable LimitsEntry limits) {}
 
     /** Limits that an axle sets for itself; what is null is inherited. */
     @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -1,0 +1,89 @@
+package vividcaravan.server.demo;
+
+import java.net.URI;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Objects;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.server.access.ApiTokens;
+import vividcaravan.server.platform.Installation;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.FleetRegister;
+import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.simulator.FleetDocumentWriter;
+import vividcaravan.simulator.LiveSimulation;
+import vividcaravan.simulator.ReadingsSender;
+import vividcaravan.simulator.SimulatedFleet;
+
+/** Brings the Larkmoor fleet in and lets its simulated receivers send, over HTTP like any other. */
+@Component
+@ConditionalOnProperty(name = "vivid.demo", havingValue = "true")
+class DemoFleet implements DisposableBean {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DemoFleet.class);
+    private static final String TOKEN_NAME = "simulated receivers";
+
+    private final FleetDirectory fleet;
+    private final FleetRegister register;
+    private final ApiTokens tokens;
+    private final Installation installation;
+    private final Clock clock;
+    private Thread simulation;
+
+    DemoFleet(FleetDirectory fleet, FleetRegister register, ApiTokens tokens, Installation installation, Clock clock) {
+        this.fleet = fleet;
+        this.register = register;
+        this.tokens = tokens;
+        this.installation = installation;
+        this.clock = clock;
+    }
+
+    @EventListener
+    void ready(ApplicationReadyEvent event) {
+        if (!(event.getApplicationContext() instanceof WebServerApplicationContext context)) {
+            return;
+        }
+        Instant begun = installation.createdAt();
+        if (fleet.vehicles().isEmpty()) {
+            LOG.info("Demo: bringing in the Larkmoor fleet and two days of history");
+            register.take(FleetDocumentWriter.larkmoor(begun.minus(Duration.ofDays(30))));
+        }
+        // The secret is shown once and kept nowhere, so each start makes a new one.
+        tokens.revoke(TOKEN_NAME);
+        String secret =
+                tokens.make(TOKEN_NAME, ApiTokens.Scope.RECEIVER, "the demo").secret();
+        URI address = URI.create("http://localhost:" + context.getWebServer().getPort());
+        LiveSimulation live = new LiveSimulation(
+                new SimulatedFleet(begun), new ReadingsSender(address, secret), newestReading(begun), clock);
+        simulation = new Thread(live, "simulated-receivers");
+        simulation.setDaemon(true);
+        simulation.start();
+    }
+
+    /** A little before the newest reading: what is sent twice is a harmless duplicate, what is missed is lost. */
+    private Instant newestReading(Instant begun) {
+        return fleet.sensors().stream()
+                .map(KnownSensor::newest)
+                .filter(Objects::nonNull)
+                .map(Reading::at)
+                .max(Long::compare)
+                .map(at -> Instant.ofEpochMilli(at).minus(Duration.ofMinutes(10)))
+                .orElse(begun.minus(SimulatedFleet.HISTORY));
+    }
+
+    @Override
+    public void destroy() {
+        if (simulation != null) {
+            simulation.interrupt();
+        }
+    }
+}

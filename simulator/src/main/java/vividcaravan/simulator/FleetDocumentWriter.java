@@ -1,0 +1,62 @@
+package vividcaravan.simulator;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import vividcaravan.core.axles.Position;
+
+/** The scenario as the fleet document that the product takes in. */
+public final class FleetDocumentWriter {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private FleetDocumentWriter() {}
+
+    /** The Larkmoor fleet, its sensors fitted at {@code fittedAt}. */
+    public static ObjectNode larkmoor(Instant fittedAt) {
+        ObjectNode document = JSON.createObjectNode();
+        document.put("format", "vivid-caravan-fleet").put("version", 1);
+        ArrayNode depots = document.putArray("depots");
+        for (Map.Entry<String, Double> depot : Larkmoor.DEPOTS.entrySet()) {
+            depots.addObject()
+                    .put("name", depot.getKey())
+                    .put("timeZone", Larkmoor.TIME_ZONE)
+                    .put("altitudeM", depot.getValue());
+        }
+        ArrayNode vehicles = document.putArray("vehicles");
+        List<VehiclePlan> plans = Larkmoor.vehicles();
+        for (int i = 0; i < plans.size(); i++) {
+            add(vehicles.addObject(), plans.get(i), i, fittedAt);
+        }
+        return document;
+    }
+
+    private static void add(ObjectNode vehicle, VehiclePlan plan, int index, Instant fittedAt) {
+        vehicle.put("ref", plan.ref()).put("kind", plan.kind().name());
+        if (plan.plate() != null) {
+            vehicle.put("plate", plan.plate());
+        }
+        vehicle.put("depot", plan.depot()).put("spares", plan.spares());
+        ArrayNode axles = vehicle.putArray("axles");
+        for (VehiclePlan.PlannedAxle planned : plan.axles()) {
+            axles.addObject()
+                    .put("role", planned.axle().role().name())
+                    .put("wheels", planned.axle().wheels().name())
+                    .put("liftable", planned.axle().liftable())
+                    .put("coldPressureKpa", planned.targetKpa());
+        }
+        ArrayNode sensors = vehicle.putArray("sensors");
+        for (Position position : plan.layout().positions()) {
+            if (!plan.bareAxles().contains(position.axle())) {
+                sensors.addObject()
+                        .put("position", position.code())
+                        .put("code", Larkmoor.sensorCode(index, position))
+                        .put("mount", plan.mount().name())
+                        .put("fittedAt", fittedAt.toString());
+            }
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package vividcaravan.simulator;
+
+import java.util.List;
+import vividcaravan.core.axles.Axle;
+import vividcaravan.core.axles.AxleLayout;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.VehicleKind;
+
+/**
+ * A vehicle of the scenario.
+ *
+ * @param axles from the front
+ * @param mount how its sensors are held
+ * @param stepKpa the step of its sensors, kPa
+ * @param bareAxles numbers of axles that have no sensors yet
+ */
+record VehiclePlan(
+        String ref,
+        VehicleKind kind,
+        String plate,
+        String depot,
+        List<PlannedAxle> axles,
+        int spares,
+        MountKind mount,
+        double stepKpa,
+        Duty duty,
+        List<Fault> faults,
+        List<Integer> bareAxles) {
+
+    /**
+     * An axle with its target.
+     *
+     * @param runningRiseC how much warmer than the air its tyres get on the road, °C
+     */
+    record PlannedAxle(Axle axle, double targetKpa, double runningRiseC) {}
+
+    AxleLayout layout() {
+        return new AxleLayout(axles.stream().map(PlannedAxle::axle).toList(), spares);
+    }
+}
