@@ -52,14 +52,21 @@ function lines(): Line[] {
   ];
 }
 
-function pressureRange(): [number, number] {
+function pressureRange(): { min: number; max: number } {
   const { limits } = props;
   const seen = [...data.value.at20, ...data.value.gauge].filter((value) => value !== null);
   const band = props.chart.siblings.flatMap((s) => [units.toPressure(s.lowKpa), units.toPressure(s.highKpa)]);
   const low = Math.min(units.toPressure(limits.lowCriticalKpa), ...seen, ...band);
   const high = Math.max(units.toPressure(limits.targetKpa * 1.05), ...seen, ...band);
   const pad = (high - low) * 0.07;
-  return [low - pad, high + pad];
+  return { min: low - pad, max: high + pad };
+}
+
+/** Always wide enough to show how far it is to the warning temperature. */
+function temperatureRange(): { min: number; max: number } {
+  const seen = data.value.temperature.filter((value) => value !== null);
+  const limit = units.toTemperature(props.limits.temperatureC);
+  return { min: Math.min(limit, ...seen) - 4, max: Math.max(limit, ...seen) + 8 };
 }
 
 function axis(): uPlot.Axis {
@@ -68,6 +75,7 @@ function axis(): uPlot.Axis {
     font: AXIS_FONT,
     grid: { stroke: cssColour('--rule'), width: 0.5 },
     ticks: { show: false },
+    space: 26,
   };
 }
 
@@ -107,7 +115,13 @@ function options(
     },
     scales: { x: { range: () => range } },
     axes: [
-      { ...axis(), values: showTime ? timeLabels : () => [], size: showTime ? 26 : 8, grid: { show: false } },
+      {
+        ...axis(),
+        space: 60,
+        values: showTime ? timeLabels : () => [],
+        size: showTime ? 26 : 8,
+        grid: { show: false },
+      },
       { ...axis(), size: LEFT, ...y },
     ],
     series: [{}, ...series],
@@ -146,7 +160,7 @@ function draw(): void {
     [times, at20, gauge],
     host,
   );
-  main.setScale('y', { min: pressureRange()[0], max: pressureRange()[1] });
+  main.setScale('y', pressureRange());
   const heat = new uPlot(
     options(
       TEMPERATURE_HEIGHT,
@@ -174,6 +188,7 @@ function draw(): void {
     [times, temperature],
     host,
   );
+  heat.setScale('y', temperatureRange());
   plots = [main, heat];
 }
 
@@ -259,9 +274,11 @@ const table = computed(() => {
       @keydown.left.prevent="move(-5)"
       @keydown.right.prevent="move(5)"
     ></div>
-    <p class="figure mt-1 min-h-5 text-quiet" aria-live="polite">{{ readout }}</p>
     <details class="mt-1">
-      <summary class="cursor-pointer text-quiet">The same as a table</summary>
+      <summary class="flex cursor-pointer flex-wrap justify-between gap-x-4 text-quiet">
+        <span class="figure min-h-5" aria-live="polite">{{ readout }}</span>
+        <span class="underline underline-offset-2">as a table</span>
+      </summary>
       <table class="mt-1 w-full max-w-xl">
         <thead>
           <tr class="border-b border-rule">

@@ -123,6 +123,9 @@ const corner = computed(() => {
       class="font-mono"
       font-size="13"
       :font-weight="urgency ? 600 : 400"
+      :stroke="isStop ? hue : 'var(--raised)'"
+      stroke-width="3"
+      paint-order="stroke"
       :fill="isStop ? 'var(--paper)' : isAsleep ? 'var(--quiet)' : 'var(--ink)'"
     >
       {{ figure }}

@@ -82,7 +82,19 @@ export function drawBand(
   ctx.restore();
 }
 
-/** Draws a limit or the target from edge to edge, with its name at the right end. */
+/** Writes with a rim of paper, so that lines behind do not strike it through. */
+function writeOver(ctx: CanvasRenderingContext2D, text: string, x: number, y: number): void {
+  ctx.save();
+  ctx.setLineDash([]);
+  ctx.strokeStyle = cssColour('--paper');
+  ctx.lineWidth = 3 * devicePixelRatio;
+  ctx.lineJoin = 'round';
+  ctx.strokeText(text, x, y);
+  ctx.fillText(text, x, y);
+  ctx.restore();
+}
+
+/** Draws a limit or the target from edge to edge, with its name at the left end. */
 export function drawLine(u: uPlot, scale: string, line: Line, font: string): void {
   const { ctx } = u;
   const y = Math.round(u.valToPos(line.value, scale, true));
@@ -91,7 +103,8 @@ export function drawLine(u: uPlot, scale: string, line: Line, font: string): voi
   ctx.strokeStyle = line.colour;
   ctx.fillStyle = line.colour;
   ctx.lineWidth = devicePixelRatio;
-  if (line.isDashed) ctx.setLineDash([6 * devicePixelRatio, 4 * devicePixelRatio]);
+  // The library leaves the dashes of the last series behind.
+  ctx.setLineDash(line.isDashed ? [6 * devicePixelRatio, 4 * devicePixelRatio] : []);
   ctx.beginPath();
   ctx.moveTo(u.bbox.left, y);
   ctx.lineTo(u.bbox.left + u.bbox.width, y);
@@ -99,7 +112,7 @@ export function drawLine(u: uPlot, scale: string, line: Line, font: string): voi
   ctx.font = font;
   ctx.textAlign = 'left';
   ctx.textBaseline = 'bottom';
-  ctx.fillText(line.label, u.bbox.left + 6 * devicePixelRatio, y - 2 * devicePixelRatio);
+  writeOver(ctx, line.label, u.bbox.left + 6 * devicePixelRatio, y - 2 * devicePixelRatio);
   ctx.restore();
 }
 
@@ -117,6 +130,8 @@ export function drawEvents(u: uPlot, events: Event[], colour: string, font: stri
   ctx.lineWidth = devicePixelRatio;
   ctx.font = font;
   ctx.textBaseline = 'bottom';
+  ctx.textAlign = 'left';
+  ctx.setLineDash([]);
   let labelledTo = -Infinity;
   for (const event of events) {
     const x = Math.round(u.valToPos(seconds(event.at), 'x', true));
@@ -130,7 +145,7 @@ export function drawEvents(u: uPlot, events: Event[], colour: string, font: stri
     const isLeft = x + width > u.bbox.left + u.bbox.width;
     const begin = isLeft ? x - width - 4 : x + 4;
     if (begin > labelledTo) {
-      ctx.fillText(event.label, begin, foot - 3 * devicePixelRatio);
+      writeOver(ctx, event.label, begin, foot - 3 * devicePixelRatio);
       labelledTo = begin + width;
     }
   }

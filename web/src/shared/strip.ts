@@ -19,7 +19,7 @@ interface Measures {
 }
 
 export const MEASURES: Record<StripSize, Measures> = {
-  row: { wheelWidth: 24, wheelHeight: 9, gap: 2, axleStep: 31, spine: 3.5, margin: 5, tooth: 4 },
+  row: { wheelWidth: 29, wheelHeight: 9, gap: 2, axleStep: 37, spine: 3.5, margin: 5, tooth: 4 },
   page: { wheelWidth: 58, wheelHeight: 27, gap: 3, axleStep: 84, spine: 15, margin: 16, tooth: 8 },
 };
 

@@ -17,11 +17,15 @@ export function span(millis: number): string {
 
 const two = (value: number) => String(value).padStart(2, '0');
 
-/** Hour and minute, with the day where that is not today. */
+/** A time this near needs no day to be understood. */
+const NEAR = 18 * HOUR;
+
+/** Hour and minute, with the day where that is needed. */
 export function clock(time: string | Date, now: Date): string {
   const at = new Date(time);
   const hourMinute = `${two(at.getHours())}:${two(at.getMinutes())}`;
-  if (at.toDateString() === now.toDateString()) return hourMinute;
+  if (at.toDateString() === now.toDateString() || Math.abs(now.getTime() - at.getTime()) < NEAR)
+    return hourMinute;
   const day = at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
   return `${day}, ${hourMinute}`;
 }

@@ -54,7 +54,7 @@ const events = computed(() =>
   }),
 );
 /** What is left of the window under everything else. */
-const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 610)));
+const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 600)));
 
 const STATES: Record<string, string> = {
   NEW: 'nobody has seen it yet',
@@ -79,10 +79,10 @@ const STATES: Record<string, string> = {
         </span>
       </p>
       <h2 class="mt-1 text-[21px] leading-tight text-balance">{{ item.summary }}</h2>
-      <p class="mt-1.5 text-[15px] text-balance">{{ item.advice }}</p>
+      <p class="mt-1.5 max-w-2xl text-[15px]">{{ item.advice }}</p>
 
       <template v-if="vehicle">
-        <p class="mt-4 mb-1 text-quiet">
+        <p class="mt-3 text-quiet">
           <RouterLink :to="{ name: 'vehicle', params: { vehicleRef: vehicle.ref } }" class="figure">{{
             vehicle.ref
           }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}

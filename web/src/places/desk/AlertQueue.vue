@@ -10,7 +10,7 @@ import { fuse } from './queue';
 /** What is open, grouped by what is to be done. */
 const props = defineProps<{ alerts: AlertItem[]; chosen: string | undefined }>();
 
-const { now, at } = useClock();
+const { now, age } = useClock();
 const groups = computed(() =>
   URGENCIES.map((urgency) => ({
     urgency,
@@ -60,7 +60,7 @@ const STATES: Partial<Record<AlertItem['state'], string>> = {
               />
             </svg>
           </span>
-          <span v-else class="figure text-right text-quiet">{{ at(alert.openedAt) }}</span>
+          <span v-else class="figure text-right text-quiet">{{ age(alert.openedAt) }}</span>
         </RouterLink>
       </li>
     </ul>

@@ -63,13 +63,15 @@ async function takeOut(): Promise<void> {
     <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
       <button type="button" class="button" @click="takeOut">Take the fleet out</button>
       <template v-if="isManager">
-        <label>
-          <span class="spoken">Fleet document to bring in</span>
+        <label
+          class="button focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-action"
+        >
+          Bring a fleet in
           <input
             ref="file"
             type="file"
             accept=".json,application/json"
-            class="max-w-full"
+            class="spoken"
             :disabled="isBusy"
             @change="bringIn"
           />

@@ -81,7 +81,7 @@ const { data: chart } = useChart(() =>
       <AxleStrip :vehicle="vehicle" size="page" is-interactive :chosen="chosen" @choose="picked = $event" />
     </div>
 
-    <div class="mt-4 grid gap-x-8 gap-y-6 2xl:grid-cols-[minmax(0,46rem)_1fr]">
+    <div class="mt-4 grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,39rem)_1fr]">
       <section class="min-w-0">
         <h2 class="mb-1 text-base">Wheel sheet</h2>
         <WheelSheet :vehicle="vehicle" :chosen="chosen" @choose="picked = $event" />

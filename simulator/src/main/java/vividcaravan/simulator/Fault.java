@@ -6,7 +6,7 @@ import vividcaravan.core.axles.Position;
  * Something wrong with a wheel that comes back every day, so that a demo is interesting whenever it is looked at.
  *
  * @param position the wheel
- * @param beginsHour hours after the demo was begun, within the daily cycle; may be negative
+ * @param beginsHour hours after the demo was begun, for the first time; may be negative
  * @param lastsHours until the workshop puts it right, below 24
  * @param leakKpaPerHour air lost, kPa at 20 °C an hour
  * @param brakeC heat of a dragging brake on the road, °C
@@ -29,6 +29,6 @@ record Fault(Position position, double beginsHour, double lastsHours, double lea
     /** Whether it is there, so many milliseconds after the demo was begun. */
     boolean isActive(long sinceAnchor) {
         double hour = sinceAnchor / HOUR_MILLIS - beginsHour;
-        return hour - Math.floor(hour / CYCLE_HOURS) * CYCLE_HOURS < lastsHours;
+        return hour >= 0 && hour % CYCLE_HOURS < lastsHours;
     }
 }

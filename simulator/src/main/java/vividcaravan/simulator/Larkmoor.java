@@ -45,7 +45,7 @@ public final class Larkmoor {
                         MountKind.STRAP,
                         1,
                         Duty.ROUND_THE_CLOCK,
-                        List.of(Fault.slowLeak("2LO", -6.2, 15, 13.5)),
+                        List.of(Fault.slowLeak("2LO", -8.4, 17, 13.5)),
                         List.of()),
                 new VehiclePlan(
                         "GT-12",
@@ -96,7 +96,7 @@ public final class Larkmoor {
                         MountKind.STRAP,
                         1,
                         Duty.ROUND_THE_CLOCK,
-                        List.of(Fault.draggingBrake("3R", -0.9, 3.2, 66)),
+                        List.of(Fault.draggingBrake("3R", -1.0, 3.2, 72)),
                         List.of()),
                 new VehiclePlan(
                         "BV-11",
