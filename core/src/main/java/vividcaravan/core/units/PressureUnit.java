@@ -43,6 +43,9 @@ public enum PressureUnit {
 
     /** {@code kpa} kilopascals as words, such as {@code "742 kPa"} or {@code "107.6 psi"}. */
     public String format(double kilopascals) {
-        return String.format(Locale.ROOT, "%." + decimals + "f\u00a0%s", fromKpa(kilopascals) + 0.0, symbol);
+        double scale = Math.pow(10, decimals);
+        // Adding zero turns a rounded −0 into 0.
+        double rounded = Math.rint(fromKpa(kilopascals) * scale) / scale + 0.0;
+        return String.format(Locale.ROOT, "%." + decimals + "f\u00a0%s", rounded, symbol);
     }
 }
