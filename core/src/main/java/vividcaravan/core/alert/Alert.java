@@ -255,7 +255,7 @@ public record Alert(
                 isClosedByHand ? closedAt : judged.closedAt,
                 judged.lastSeenAt,
                 judged.isActive,
-                isRunSoft || judged.isRunSoft,
+                judged.isRunSoft,
                 judged.evidence,
                 merged);
     }

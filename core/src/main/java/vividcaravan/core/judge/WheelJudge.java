@@ -32,6 +32,8 @@ final class WheelJudge {
     private static final double FAST_FALL = 0.08;
     /** On farm tyres a fast fall is at least this many kPa too [common practice]. */
     private static final double FAST_FALL_FARM_KPA = 15;
+    /** In a tyre that is nearly flat, the steps of its sensor are not a fall, kPa [common practice]. */
+    private static final double FAST_FALL_LEAST_KPA = 10;
     /** Below this a coin cell is weak, mV [common practice]. */
     private static final int WEAK_BATTERY_MV = 2500;
 
@@ -116,11 +118,11 @@ final class WheelJudge {
         window.add(reading.at(), kpaAt20, reading.pressureKpa());
         FallWindow.Peak peak = window.highestBefore(reading.at());
         double fall = peak.kpaAt20() - kpaAt20;
-        double needed = Math.max(FAST_FALL * peak.kpaAt20(), rules.isFarm() ? FAST_FALL_FARM_KPA : 0);
+        double needed = Math.max(FAST_FALL * peak.kpaAt20(), rules.isFarm() ? FAST_FALL_FARM_KPA : FAST_FALL_LEAST_KPA);
         // The gauge must fall too, or a sensor warmed by a brake would look like a leak; and the reading before must
         // already be part of the way down, or one stray value would.
         boolean gaugeFalls = peak.rawKpa() - reading.pressureKpa() >= needed / 2;
-        boolean wasFalling = peak.kpaAt20() - previousKpaAt20 >= needed / 2;
+        boolean wasFalling = peak.kpaAt20() - previousKpaAt20 >= needed / 3;
         stage(Limit.FAST_FALL)
                 .update(fall >= needed - 1e-9 && gaugeFalls && wasFalling, fall < needed / 4, reading.at(), 1);
         return peak;
@@ -254,7 +256,7 @@ final class WheelJudge {
         }
         double kpaPerMinute = (peak.kpaAt20() - kpaAt20) / ((at - peak.at()) / 60_000.0);
         double left = kpaAt20 - limits.lowCriticalKpa();
-        return left <= 0 ? 0 : (int) Math.min(left / kpaPerMinute, 100_000);
+        return left <= 0 ? 0 : (int) Math.round(Math.min(left / kpaPerMinute, 100_000));
     }
 
     /** Time of the newest reading judged, epoch milliseconds. */

@@ -1,0 +1,90 @@
+package vividcaravan.core.alert;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.units.PressureUnit;
+import vividcaravan.core.units.TemperatureUnit;
+
+class AlertWordsTest {
+
+    private static final AlertWords AMERICAN = new AlertWords(PressureUnit.PSI, TemperatureUnit.FAHRENHEIT);
+
+    private static Alert alert(AlertKind kind, Urgency urgency, boolean isRunSoft, boolean isParked) {
+        Evidence evidence =
+                new Evidence(1_000, 760.0, 672.0, 54.0, 780.0, 702.0, 70.0, true, 95.0, 12, isRunSoft, isParked, 2450);
+        return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
+    }
+
+    private static String plain(String text) {
+        return text.replace('\u00a0', ' ');
+    }
+
+    @Test
+    void saysWhatHappensInTheReadersUnits() {
+        Alert low = alert(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false, false);
+
+        assertThat(plain(AlertWords.METRIC.summary(low, "GX-05")))
+                .isEqualTo("Axle 2 left outer of GX-05 is 14 % under its target: 672 kPa at 20 °C instead of 780 kPa.");
+        assertThat(plain(AMERICAN.summary(low, "GX-05")))
+                .isEqualTo(
+                        "Axle 2 left outer of GX-05 is 14 % under its target: 97.5 psi at 68 °F instead of 113.1 psi.");
+    }
+
+    @Test
+    void saysHowLongThereIs() {
+        Alert leak = alert(AlertKind.FAST_LEAK, Urgency.STOP_NOW, false, false);
+
+        assertThat(plain(AlertWords.METRIC.summary(leak, "GX-05")))
+                .contains("lost 95 kPa within ten minutes")
+                .contains("in about 12 min");
+    }
+
+    @Test
+    void stopNowMeansDoNotMoveForAVehicleThatStands() {
+        assertThat(AlertWords.METRIC.advice(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, true)))
+                .startsWith("Do not move the vehicle.");
+        assertThat(AlertWords.METRIC.advice(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, false)))
+                .startsWith("Stop at the first safe place.");
+    }
+
+    @Test
+    void neverAdvisesToFillATyreThatWasRunSoft() {
+        Alert soft = alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, false);
+
+        assertThat(AlertWords.METRIC.advice(soft)).contains("Do not add air on the vehicle");
+        // 29 CFR 1910.177(f), (g), from memory.
+        assertThat(AlertWords.safetyNotes(soft)).containsExactly(SafetyNote.RUN_SOFT);
+    }
+
+    @Test
+    void warnsOfAHotWheelBeforeAnyoneGoesNear() {
+        Alert hot = alert(AlertKind.HOT_TYRE, Urgency.STOP_NOW, false, false);
+
+        assertThat(AlertWords.safetyNotes(hot)).containsExactly(SafetyNote.HOT_WHEEL, SafetyNote.NEVER_BLEED);
+        assertThat(SafetyNote.HOT_WHEEL.text()).contains("no water").contains("emergency services");
+    }
+
+    @ParameterizedTest
+    @EnumSource(AlertKind.class)
+    void everyKindIsSaidAsSentencesWithoutAGap(AlertKind kind) {
+        Alert alert = alert(kind, Urgency.PLAN, false, false);
+
+        String summary = AlertWords.METRIC.summary(alert, "GX-05");
+        String advice = AlertWords.METRIC.advice(alert);
+        List<String> reasons = AlertWords.METRIC.reasons(alert);
+
+        assertThat(List.of(summary, advice)).allSatisfy(text -> assertThat(text)
+                .matches("(?s)\\p{Lu}.*\\.")
+                .doesNotContain("null")
+                .doesNotContain("  ")
+                .doesNotContainIgnoringCase("error")
+                .doesNotContainIgnoringCase("alarm"));
+        assertThat(summary).contains("GX-05");
+        assertThat(reasons).isNotEmpty().allSatisfy(reason -> assertThat(reason).doesNotContain("null"));
+    }
+}
