@@ -66,6 +66,11 @@ public record Alert(
         return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS;
     }
 
+    /** Whether the judge had something to say of this alert at {@code at} or later. */
+    public boolean isJudgedAfter(long at) {
+        return lastSeenAt >= at || entries.stream().anyMatch(entry -> entry.who() == null && entry.at() >= at);
+    }
+
     /** This alert after the judge found more; itself where that changes nothing. */
     public Alert raised(Finding.Raised found) {
         if (state == AlertState.RECOVERED || state == AlertState.CLOSED && !isActive) {

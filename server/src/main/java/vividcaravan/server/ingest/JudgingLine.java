@@ -265,11 +265,11 @@ class JudgingLine implements WriterState {
         }
     }
 
-    /** Judges a wheel again from the beginning of the stay that {@code since} falls into. */
+    /** Judges a wheel again whose record is different from {@code since} on. */
     private void judgeAgain(StatelessSession session, VehicleInService vehicle, Position position, long since) {
-        List<Fitting> stays = fleet.staysAt(vehicle, position, since, Fitting.OPEN);
-        long from = stays.isEmpty() ? since : Math.min(since, stays.get(0).from());
         List<Alert> known = alerts.ofWheel(session, vehicle.id(), position);
+        long from = beginning(vehicle, position, since, known);
+        List<Fitting> stays = fleet.staysAt(vehicle, position, from, Fitting.OPEN);
         Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), known);
         for (Fitting stay : stays) {
             KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
@@ -300,6 +300,28 @@ class JudgingLine implements WriterState {
         all.values().forEach(vehicle.book()::restore);
         vehicle.publishAlerts();
         vehicle.judged(position);
+    }
+
+    /**
+     * Where to begin, so that nothing that is judged again was half judged before: with the stay that {@code since} falls
+     * into or ends, and earlier still while an alert reaches across.
+     */
+    private long beginning(VehicleInService vehicle, Position position, long since, List<Alert> known) {
+        long from = startOfStay(vehicle, position, since - 1).orElse(since);
+        long before;
+        do {
+            before = from;
+            for (Alert alert : known) {
+                if (alert.openedAt() < from && alert.isJudgedAfter(from)) {
+                    from = startOfStay(vehicle, position, alert.openedAt()).orElse(alert.openedAt());
+                }
+            }
+        } while (from < before);
+        return from;
+    }
+
+    private Optional<Long> startOfStay(VehicleInService vehicle, Position position, long at) {
+        return fleet.staysAt(vehicle, position, at, at + 1).stream().findFirst().map(Fitting::from);
     }
 
     private void saveJudgement(StatelessSession session, VehicleInService vehicle) {

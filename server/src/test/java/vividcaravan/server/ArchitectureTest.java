@@ -1,0 +1,71 @@
+package vividcaravan.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "vividcaravan.server", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+    @ArchTest
+    static final ArchRule featuresHaveNoCycles =
+            slices().matching("vividcaravan.server.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule featuresKnowOnlyWhatTheirPackageSays = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("platform")
+            .definedBy("vividcaravan.server.platform..")
+            .layer("access")
+            .definedBy("vividcaravan.server.access..")
+            .layer("vehicles")
+            .definedBy("vividcaravan.server.vehicles..")
+            .layer("alerts")
+            .definedBy("vividcaravan.server.alerts..")
+            .layer("ingest")
+            .definedBy("vividcaravan.server.ingest..")
+            .layer("live")
+            .definedBy("vividcaravan.server.live..")
+            .layer("office")
+            .definedBy("vividcaravan.server.office..")
+            .layer("demo")
+            .definedBy("vividcaravan.server.demo..")
+            .whereLayer("demo")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("office")
+            .mayOnlyBeAccessedByLayers("demo")
+            .whereLayer("live")
+            .mayOnlyBeAccessedByLayers("demo")
+            .whereLayer("ingest")
+            .mayOnlyBeAccessedByLayers("live", "demo")
+            .whereLayer("alerts")
+            .mayOnlyBeAccessedByLayers("ingest", "live", "demo")
+            .whereLayer("vehicles")
+            .mayOnlyBeAccessedByLayers("alerts", "ingest", "live", "office", "demo")
+            .whereLayer("access")
+            .mayOnlyBeAccessedByLayers("office", "demo");
+
+    @ArchTest
+    static final ArchRule thereIsOneJsonLibrary = noClasses()
+            .that()
+            .haveSimpleNameNotContaining("RecordSchemas") // the OpenAPI library's own door
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("com.fasterxml.jackson.databind..");
+
+    @ArchTest
+    static final ArchRule timeComesFromTheInjectedClock = noClasses()
+            .should()
+            .callMethod(System.class, "currentTimeMillis")
+            .orShould()
+            .callMethod(java.time.Instant.class, "now");
+
+    @ArchTest
+    static final ArchRule thereIsNoDrawerForOddThings =
+            noClasses().should().resideInAnyPackage("..util..", "..common..", "..impl..", "..helper..");
+}

@@ -1,0 +1,76 @@
+package vividcaravan.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/**
+ * Starts the real application on a free port and an empty folder, once for all tests that ask for it, and hands out a
+ * {@link Door} to it. (Spring's own extension does not run on JUnit 5 with this version of Boot.)
+ */
+public final class RunningProduct implements BeforeAllCallback, ParameterResolver {
+
+    public static final String TOKEN = "token-of-the-tests-only";
+
+    private static ConfigurableApplicationContext context;
+    private static int port;
+
+    @Override
+    public void beforeAll(ExtensionContext extension) throws IOException {
+        start();
+    }
+
+    private static synchronized void start() throws IOException {
+        if (context != null) {
+            return;
+        }
+        Path folder = Files.createTempDirectory("vivid-caravan-test");
+        context = new SpringApplicationBuilder(VividCaravanApplication.class)
+                .run(
+                        "--server.port=0",
+                        "--vivid.data-dir=" + folder,
+                        "--vivid.api-token=" + TOKEN,
+                        "--logging.level.root=error",
+                        "--logging.level.vividcaravan=error");
+        port = ((WebServerApplicationContext) context).getWebServer().getPort();
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> deleteAll(folder)));
+    }
+
+    private static void deleteAll(Path folder) {
+        context.close();
+        try (var files = Files.walk(folder)) {
+            files.sorted(java.util.Comparator.reverseOrder())
+                    .forEach(path -> path.toFile().delete());
+        } catch (IOException e) {
+            // A folder left behind in the temporary directory harms nobody.
+        }
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
+        return parameter.getParameter().getType() == Door.class
+                || parameter.getParameter().getType() == ConfigurableApplicationContext.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
+        return parameter.getParameter().getType() == Door.class ? door() : context;
+    }
+
+    /** The product's HTTP door, with a manager's token. */
+    public static Door door() {
+        try {
+            start();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        return new Door("http://localhost:" + port, TOKEN);
+    }
+}
