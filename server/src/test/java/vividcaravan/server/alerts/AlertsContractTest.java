@@ -1,0 +1,233 @@
+package vividcaravan.server.alerts;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.reading;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import vividcaravan.server.Door;
+import vividcaravan.server.RunningProduct;
+
+/** Alerts out, line by line of the integration contract, and what people do to them. */
+@ExtendWith(RunningProduct.class)
+class AlertsContractTest {
+
+    private final Door door = RunningProduct.door();
+    private Door.Truck truck;
+    private Instant begin;
+
+    @BeforeEach
+    void newTruck() {
+        truck = door.newTruck();
+        begin = Instant.now().minusSeconds(3_600).truncatedTo(ChronoUnit.SECONDS);
+    }
+
+    private void steady(String sensor, int fromMinute, int count, double kpa) {
+        door.readings(array(IntStream.range(fromMinute, fromMinute + count)
+                .mapToObj(minute -> reading(sensor, begin.plusSeconds(minute * 60L), kpa, 20))
+                .toList()));
+    }
+
+    private JsonNode only() {
+        List<JsonNode> alerts = door.alertsOf(truck.ref());
+        assertThat(alerts).hasSize(1);
+        return alerts.get(0);
+    }
+
+    private Door.Answer act(String id, String what, String body) {
+        return door.postJson("/api/v1/alerts/" + id + "/" + what, body);
+    }
+
+    private List<String> listed(String query) {
+        return door.get("/api/v1/alerts?vehicle=" + truck.ref() + query)
+                .json()
+                .get("items")
+                .valueStream()
+                .map(item -> item.get("id").asString())
+                .toList();
+    }
+
+    @Test
+    void hasTheDocumentedShape() {
+        steady(truck.left(), 0, 4, 700);
+
+        JsonNode alert = only();
+
+        assertThat(alert.get("id").isString()).isTrue();
+        assertThat(alert.get("vehicle").asString()).isEqualTo(truck.ref());
+        assertThat(alert.get("position").asString()).isEqualTo("1L");
+        assertThat(alert.get("kind").asString()).isEqualTo("UNDER_PRESSURE");
+        assertThat(alert.get("urgency").asString()).isEqualTo("BEFORE_NEXT_TRIP");
+        assertThat(alert.get("state").asString()).isEqualTo("NEW");
+        assertThat(Instant.parse(alert.get("openedAt").asString())).isEqualTo(begin.plusSeconds(120));
+        assertThat(alert.get("closedAt").isNull()).isTrue();
+        assertThat(alert.get("history").get(0).get("at").asString())
+                .isEqualTo(alert.get("openedAt").asString());
+        assertThat(alert.get("summary").asString()).contains(truck.ref());
+        assertThat(alert.get("advice").asString()).isNotBlank();
+        assertThat(alert.get("pressureKpa").asDouble()).isEqualTo(700);
+        assertThat(alert.get("pressureAt20Kpa").asDouble()).isEqualTo(700);
+        assertThat(alert.get("temperatureC").asDouble()).isEqualTo(20);
+        assertThat(alert.has("minutesToCritical")).isTrue();
+    }
+
+    @Test
+    void isOpenUntilItIsClosed() {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+        assertThat(listed("")).containsExactly(id);
+        assertThat(listed("&state=open")).containsExactly(id);
+        assertThat(listed("&state=closed")).isEmpty();
+
+        steady(truck.left(), 4, 20, 800);
+
+        assertThat(only().get("state").asString()).isEqualTo("CLOSED");
+        assertThat(only().get("closedAt").isNull()).isFalse();
+        assertThat(listed("")).isEmpty();
+        assertThat(listed("&state=closed")).containsExactly(id);
+        assertThat(listed("&state=all")).containsExactly(id);
+    }
+
+    @Test
+    void sinceIsAboutTheLastChange() throws InterruptedException {
+        steady(truck.left(), 0, 4, 700);
+        Thread.sleep(5);
+        Instant between = Instant.now();
+        Thread.sleep(5);
+        steady(truck.right(), 0, 4, 700);
+
+        assertThat(door.get("/api/v1/alerts?since=" + between + "&vehicle=" + truck.ref())
+                        .json()
+                        .get("items")
+                        .valueStream()
+                        .map(item -> item.get("position").asString()))
+                .containsExactly("1R");
+    }
+
+    @Test
+    void pagesWithAUrlSafeCursor() {
+        steady(truck.left(), 0, 4, 700);
+        steady(truck.right(), 0, 4, 700);
+
+        JsonNode first =
+                door.get("/api/v1/alerts?limit=1&vehicle=" + truck.ref()).json();
+        String cursor = first.get("nextCursor").asString();
+        JsonNode second = door.get("/api/v1/alerts?limit=1&vehicle=" + truck.ref() + "&cursor=" + cursor)
+                .json();
+
+        assertThat(cursor).matches("[A-Za-z0-9_-]+");
+        assertThat(second.get("items").get(0).get("id").asString())
+                .isNotEqualTo(first.get("items").get(0).get("id").asString());
+        assertThat(second.get("nextCursor").isNull()).isTrue();
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "state=new",
+                "state=",
+                "since=yesterday",
+                "limit=0",
+                "limit=1001",
+                "limit=many",
+                "limit=-1",
+                "limit=99999999999",
+                "cursor=!!",
+                "cursor=AAAA",
+                "cursor="
+            })
+    void aBadQuestionIsAProblemThatNamesItsField(String query) {
+        Door.Answer answer = door.get("/api/v1/alerts?" + query);
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.contentType()).startsWith("application/problem+json");
+        assertThat(answer.json().get("errors").get(0).get("field").asString())
+                .isEqualTo(query.substring(0, query.indexOf('=')));
+    }
+
+    @Test
+    void anUnknownVehicleOrAlertIsNotFound() {
+        assertThat(door.get("/api/v1/alerts?vehicle=NOBODY").status()).isEqualTo(404);
+        assertThat(door.get("/api/v1/alerts/999999999").status()).isEqualTo(404);
+        assertThat(door.get("/api/v1/alerts/nonsense").status()).isEqualTo(404);
+        assertThat(act("999999999", "acknowledge", "").status()).isEqualTo(404);
+    }
+
+    @Test
+    void showsTheWheelAsItIsNow() {
+        steady(truck.left(), 0, 4, 700);
+        steady(truck.left(), 4, 1, 690);
+
+        assertThat(only().get("pressureKpa").asDouble()).isEqualTo(690);
+    }
+
+    @Test
+    void canBeAcknowledgedOnce() {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+
+        assertThat(act(id, "acknowledge", "").status()).isEqualTo(200);
+        assertThat(only().get("state").asString()).isEqualTo("ACKNOWLEDGED");
+        Door.Answer again = act(id, "acknowledge", "");
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.json().get("detail").asString()).contains("acknowledged");
+    }
+
+    @Test
+    void isClosedByHandWithAReasonThatStaysInTheRecord() {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+
+        assertThat(act(id, "close", "{}").status()).isEqualTo(400);
+        assertThat(act(id, "close", "{\"reason\":\"  \"}").status()).isEqualTo(400);
+        assertThat(act(id, "close", "").status()).isEqualTo(400);
+        Door.Answer closed = act(id, "close", "{\"reason\":\"valve core changed\"}");
+
+        assertThat(closed.status()).as(closed.text()).isEqualTo(200);
+        assertThat(only().get("state").asString()).isEqualTo("CLOSED");
+        JsonNode last =
+                closed.json().get("record").get(closed.json().get("record").size() - 1);
+        assertThat(last.get("change").asString()).isEqualTo("CLOSED");
+        assertThat(last.get("note").asString()).isEqualTo("valve core changed");
+        assertThat(last.get("who").asString()).isNotBlank();
+        assertThat(act(id, "close", "{\"reason\":\"again\"}").status()).isEqualTo(409);
+    }
+
+    @Test
+    void aTyreRunSoftIsClosedByInspectionOnly() {
+        steady(truck.left(), 0, 4, 600);
+        String id = only().get("id").asString();
+        JsonNode detail = door.get("/api/v1/alerts/" + id).json();
+
+        assertThat(detail.get("isRunSoft").asBoolean()).isTrue();
+        assertThat(detail.get("safety").get(0).get("text").asString()).contains("Do not inflate it on the vehicle");
+        assertThat(act(id, "close", "{\"reason\":\"filled\"}").status()).isEqualTo(409);
+        assertThat(act(id, "close", "{\"reason\":\"sound inside\",\"inspectedBy\":\"B. Quill\"}")
+                        .status())
+                .isEqualTo(200);
+    }
+
+    @Test
+    void handlingSurvivesWhatTheReadingsSayNext() {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+        act(id, "acknowledge", "");
+
+        steady(truck.left(), 4, 4, 699);
+        assertThat(only().get("state").asString()).isEqualTo("ACKNOWLEDGED");
+        steady(truck.left(), 8, 4, 630);
+
+        assertThat(only().get("id").asString()).isEqualTo(id);
+        assertThat(only().get("state").asString()).isEqualTo("NEW");
+        assertThat(only().get("urgency").asString()).isEqualTo("STOP_NOW");
+    }
+}

@@ -1,0 +1,185 @@
+package vividcaravan.server.live;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.reading;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.HttpURLConnection;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.Door;
+import vividcaravan.server.RunningProduct;
+
+/** Live out, line by line of the integration contract. */
+@ExtendWith(RunningProduct.class)
+class LiveContractTest {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final Door door = RunningProduct.door();
+
+    private record Event(String id, String name, JsonNode data) {}
+
+    /** An open stream, read as the standard for server-sent events says. */
+    private static final class Stream implements AutoCloseable {
+        private final HttpURLConnection connection;
+        private final BlockingQueue<Event> events = new LinkedBlockingQueue<>();
+        private volatile String lastId = "";
+
+        Stream(Door door, String lastEventId) throws IOException {
+            connection = (HttpURLConnection)
+                    URI.create(door.address + "/api/v1/live").toURL().openConnection();
+            connection.setRequestProperty("Authorization", "Bearer " + RunningProduct.TOKEN);
+            if (lastEventId != null) {
+                connection.setRequestProperty("Last-Event-ID", lastEventId);
+            }
+            assertThat(connection.getContentType()).startsWith("text/event-stream");
+            Thread reader = new Thread(this::read);
+            reader.setDaemon(true);
+            reader.start();
+        }
+
+        private void read() {
+            try (BufferedReader in =
+                    new BufferedReader(new InputStreamReader(connection.getInputStream(), StandardCharsets.UTF_8))) {
+                String name = "message";
+                StringBuilder data = new StringBuilder();
+                for (String line = in.readLine(); line != null; line = in.readLine()) {
+                    if (line.startsWith("id:")) {
+                        lastId = line.substring(3).strip();
+                    } else if (line.startsWith("event:")) {
+                        name = line.substring(6).strip();
+                    } else if (line.startsWith("data:")) {
+                        data.append(line.substring(5));
+                    } else if (line.isEmpty() && !data.isEmpty()) {
+                        events.add(new Event(lastId, name, JSON.readTree(data.toString())));
+                        data.setLength(0);
+                    }
+                }
+            } catch (IOException e) {
+                // Closed by the test.
+            }
+        }
+
+        Event next(String name, String vehicle) {
+            long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(10);
+            try {
+                while (System.nanoTime() < until) {
+                    Event event = events.poll(100, TimeUnit.MILLISECONDS);
+                    if (event != null
+                            && event.name().equals(name)
+                            && event.data().get("vehicle").asString().equals(vehicle)) {
+                        return event;
+                    }
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            throw new AssertionError("no " + name + " event of " + vehicle + " within ten seconds");
+        }
+
+        @Override
+        public void close() {
+            connection.disconnect();
+        }
+    }
+
+    private void low(Door.Truck truck, String sensor) {
+        Instant begin = Instant.now().minusSeconds(300);
+        List<String> readings = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            readings.add(reading(sensor, begin.plusSeconds(i * 60L), 600, 20));
+        }
+        door.readings(array(readings));
+    }
+
+    @Test
+    void tellsOfAlertsAndWheels() throws IOException {
+        Door.Truck truck = door.newTruck();
+        try (Stream stream = new Stream(door, null)) {
+            low(truck, truck.left());
+
+            Event alert = stream.next("alert", truck.ref());
+            assertThat(alert.data().get("urgency").asString()).isEqualTo("STOP_NOW");
+            assertThat(alert.data()).isEqualTo(door.alertsOf(truck.ref()).get(0));
+            assertThat(alert.id()).matches("\\d+");
+            Event wheel = stream.next("wheel", truck.ref());
+            assertThat(wheel.data().get("position").asString()).isEqualTo("1L");
+            assertThat(wheel.data().get("condition").asString()).isEqualTo("LOW_CRITICAL");
+            assertThat(wheel.data().get("pressureKpa").asDouble()).isEqualTo(600);
+            assertThat(wheel.data().get("pressureAt20Kpa").asDouble()).isEqualTo(600);
+            assertThat(wheel.data().get("temperatureC").asDouble()).isEqualTo(20);
+            assertThat(wheel.data().has("at")).isTrue();
+        }
+    }
+
+    @Test
+    void resumesWithoutLosingAnAlert() throws IOException {
+        Door.Truck truck = door.newTruck();
+        String lastId;
+        try (Stream stream = new Stream(door, null)) {
+            low(truck, truck.left());
+            lastId = stream.next("alert", truck.ref()).id();
+        }
+
+        low(truck, truck.right());
+
+        try (Stream stream = new Stream(door, lastId)) {
+            assertThat(stream.next("alert", truck.ref()).data().get("position").asString())
+                    .isEqualTo("1R");
+        }
+    }
+
+    @Test
+    void tellsOfAWheelAtMostOnceASecond() throws Exception {
+        Door.Truck truck = door.newTruck();
+        try (Stream stream = new Stream(door, null)) {
+            Instant begin = Instant.now().minusSeconds(60);
+            long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(2_500);
+            int sent = 0;
+            while (System.nanoTime() < until) {
+                door.readings(array(List.of(reading(truck.left(), begin.plusMillis(sent * 10L), 800, 20))));
+                sent++;
+            }
+            Thread.sleep(1_500);
+
+            long told = stream.events.stream()
+                    .filter(event -> event.name().equals("wheel")
+                            && event.data().get("vehicle").asString().equals(truck.ref()))
+                    .count();
+            assertThat(sent).isGreaterThan(10);
+            assertThat(told).isBetween(1L, 5L);
+        }
+    }
+
+    @Test
+    void anUnknownNumberBeginsNow() throws IOException {
+        for (String id : List.of("nonsense", "99999999999999999999", "-5")) {
+            try (Stream stream = new Stream(door, id)) {
+                assertThat(stream.connection.getResponseCode()).isEqualTo(200);
+            }
+        }
+    }
+
+    @Test
+    void isNotForReceivers() {
+        JsonNode made = door.postJson("/api/v1/tokens", "{\"name\":\"gate\",\"scope\":\"RECEIVER\"}")
+                .json();
+        Door receiver = door.withToken(made.get("secret").asString());
+
+        assertThat(receiver.get("/api/v1/live").status()).isEqualTo(403);
+    }
+}
