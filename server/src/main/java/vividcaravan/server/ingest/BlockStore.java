@@ -2,7 +2,6 @@ package vividcaravan.server.ingest;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -146,15 +145,20 @@ class BlockStore {
                 found.put(hour, block.entries());
             }
         }
-        if (!keys.isEmpty()) {
-            Map<Long, byte[]> rows = new HashMap<>();
-            List<Object[]> result = session.createNativeQuery(
-                            "select id, payload from reading_block where id in (:ids)", Object[].class)
-                    .setParameterList("ids", keys)
-                    .getResultList();
-            result.forEach(row -> rows.put(((Number) row[0]).longValue(), (byte[]) row[1]));
-            rows.forEach((key, payload) -> found.put(key >> 32, ReadingCodec.read(payload)));
-        }
+        // A thousand look-ups by key are quicker than one long list of keys, which has to be parsed and planned.
+        session.doWork(connection -> {
+            try (java.sql.PreparedStatement select =
+                    connection.prepareStatement("select payload from reading_block where id = ?")) {
+                for (long key : keys) {
+                    select.setLong(1, key);
+                    try (java.sql.ResultSet row = select.executeQuery()) {
+                        if (row.next()) {
+                            found.put(key >> 32, ReadingCodec.read(row.getBytes(1)));
+                        }
+                    }
+                }
+            }
+        });
         return found;
     }
 }

@@ -6,9 +6,12 @@ import static vividcaravan.server.Door.reading;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
-import java.net.HttpURLConnection;
 import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -35,18 +38,19 @@ class LiveContractTest {
 
     /** An open stream, read as the standard for server-sent events says. */
     private static final class Stream implements AutoCloseable {
-        private final HttpURLConnection connection;
+        private final HttpResponse<InputStream> response;
         private final BlockingQueue<Event> events = new LinkedBlockingQueue<>();
         private volatile String lastId = "";
 
-        Stream(Door door, String lastEventId) throws IOException {
-            connection = (HttpURLConnection)
-                    URI.create(door.address + "/api/v1/live").toURL().openConnection();
-            connection.setRequestProperty("Authorization", "Bearer " + RunningProduct.TOKEN);
+        Stream(Door door, String lastEventId) throws IOException, InterruptedException {
+            HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(door.address + "/api/v1/live"))
+                    .header("Authorization", "Bearer " + RunningProduct.TOKEN);
             if (lastEventId != null) {
-                connection.setRequestProperty("Last-Event-ID", lastEventId);
+                request.header("Last-Event-ID", lastEventId);
             }
-            assertThat(connection.getContentType()).startsWith("text/event-stream");
+            response = HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofInputStream());
+            assertThat(response.statusCode()).isEqualTo(200);
+            assertThat(response.headers().firstValue("Content-Type").orElse("")).startsWith("text/event-stream");
             Thread reader = new Thread(this::read);
             reader.setDaemon(true);
             reader.start();
@@ -54,7 +58,7 @@ class LiveContractTest {
 
         private void read() {
             try (BufferedReader in =
-                    new BufferedReader(new InputStreamReader(connection.getInputStream(), StandardCharsets.UTF_8))) {
+                    new BufferedReader(new InputStreamReader(response.body(), StandardCharsets.UTF_8))) {
                 String name = "message";
                 StringBuilder data = new StringBuilder();
                 for (String line = in.readLine(); line != null; line = in.readLine()) {
@@ -92,8 +96,8 @@ class LiveContractTest {
         }
 
         @Override
-        public void close() {
-            connection.disconnect();
+        public void close() throws IOException {
+            response.body().close();
         }
     }
 
@@ -107,7 +111,7 @@ class LiveContractTest {
     }
 
     @Test
-    void tellsOfAlertsAndWheels() throws IOException {
+    void tellsOfAlertsAndWheels() throws Exception {
         Door.Truck truck = door.newTruck();
         try (Stream stream = new Stream(door, null)) {
             low(truck, truck.left());
@@ -127,7 +131,7 @@ class LiveContractTest {
     }
 
     @Test
-    void resumesWithoutLosingAnAlert() throws IOException {
+    void resumesWithoutLosingAnAlert() throws Exception {
         Door.Truck truck = door.newTruck();
         String lastId;
         try (Stream stream = new Stream(door, null)) {
@@ -166,10 +170,10 @@ class LiveContractTest {
     }
 
     @Test
-    void anUnknownNumberBeginsNow() throws IOException {
+    void anUnknownNumberBeginsNow() throws Exception {
         for (String id : List.of("nonsense", "99999999999999999999", "-5")) {
             try (Stream stream = new Stream(door, id)) {
-                assertThat(stream.connection.getResponseCode()).isEqualTo(200);
+                assertThat(stream.response.statusCode()).isEqualTo(200);
             }
         }
     }
