@@ -20,5 +20,7 @@ inputs=$(stamp $(find src public index.html openapi.json package-lock.json ./*.t
 if [ "$(cat dist/.stamp 2>/dev/null)" != "$inputs" ]; then
   echo "web: building"
   npm run --silent build
+  # Names change with content, so what an earlier build packed would stay in the jar.
+  rm -rf target/classes/static
   echo "$inputs" > dist/.stamp
 fi

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import type { VehicleItem, VehicleList } from './fleet';
+import { withAlerts, withWheels } from './fleet';
+import type { AlertItem, WheelEvent } from './live';
+
+const alert = (id: string, state: AlertItem['state']) => ({ id, state }) as AlertItem;
+
+function list(): VehicleList {
+  const vehicle = (ref: string): VehicleItem => ({
+    ref,
+    kind: 'BUS',
+    axles: [],
+    alerts: [],
+    lastHeardAt: '2026-11-20T06:00:00Z',
+    wheels: [
+      { position: '1L', condition: 'OK', isClockWrong: false },
+      { position: '1R', condition: 'OK', isClockWrong: false },
+    ],
+  });
+  return { at: '2026-11-20T06:00:00Z', items: [vehicle('A'), vehicle('B')] };
+}
+
+describe('what the stream brings', () => {
+  it('adds, changes and takes away alerts', () => {
+    const open = [alert('1', 'NEW'), alert('2', 'NEW')];
+    const after = withAlerts(open, [alert('1', 'CLOSED'), alert('2', 'ACKNOWLEDGED'), alert('3', 'NEW')]);
+    expect(after?.map((a) => [a.id, a.state])).toEqual([
+      ['2', 'ACKNOWLEDGED'],
+      ['3', 'NEW'],
+    ]);
+    expect(withAlerts(undefined, open)).toBeUndefined();
+  });
+
+  it('changes the wheels it speaks of and leaves other vehicles as they were', () => {
+    const before = list();
+    const state = {
+      position: '1R',
+      condition: 'HOT' as const,
+      isClockWrong: false,
+      at: '2026-11-20T06:05:00Z',
+    };
+    const event = { vehicle: 'B', position: '1R', condition: 'HOT', state } as WheelEvent;
+
+    const after = withWheels(before, [event]);
+
+    expect(after?.items[0]).toBe(before.items[0]);
+    expect(after?.items[1]?.wheels[1]?.condition).toBe('HOT');
+    expect(after?.items[1]?.wheels[0]).toBe(before.items[1]?.wheels[0]);
+    expect(after?.items[1]?.lastHeardAt).toBe('2026-11-20T06:05:00Z');
+  });
+});

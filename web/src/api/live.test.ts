@@ -1,0 +1,92 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { connection, listen, type AlertItem, type WheelEvent } from './live';
+
+/** jsdom has no EventSource; this one says what the test tells it to. */
+class FakeEventSource {
+  static readonly CLOSED = 2;
+  static all: FakeEventSource[] = [];
+  readyState = 0;
+  private readonly listeners = new Map<string, (event: Event) => void>();
+
+  constructor(readonly url: string) {
+    FakeEventSource.all.push(this);
+  }
+
+  addEventListener(name: string, listener: (event: Event) => void): void {
+    this.listeners.set(name, listener);
+  }
+
+  dispatchEvent(event: Event): void {
+    this.listeners.get(event.type)?.(event);
+  }
+
+  close(): void {
+    this.readyState = FakeEventSource.CLOSED;
+  }
+
+  say(name: string, data: unknown): void {
+    this.dispatchEvent(new MessageEvent(name, { data: JSON.stringify(data) }));
+  }
+}
+
+describe('listening', () => {
+  const onAlerts = vi.fn<(alerts: AlertItem[]) => void>();
+  const onWheels = vi.fn<(wheels: WheelEvent[]) => void>();
+  const onBack = vi.fn<() => void>();
+  let stop: () => void;
+  const source = () => FakeEventSource.all.at(-1) as FakeEventSource;
+
+  beforeEach(() => {
+    vi.useFakeTimers();
+    vi.stubGlobal('EventSource', FakeEventSource);
+    FakeEventSource.all = [];
+    [onAlerts, onWheels, onBack].forEach((spy) => spy.mockReset());
+    stop = listen({ onAlerts, onWheels, onBack });
+  });
+
+  afterEach(() => {
+    stop();
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it('gathers what comes within a moment, the newest of each wheel', () => {
+    source().say('wheel', { vehicle: 'A', position: '1L', pressureKpa: 800 });
+    source().say('wheel', { vehicle: 'A', position: '1L', pressureKpa: 790 });
+    source().say('wheel', { vehicle: 'A', position: '1R', pressureKpa: 801 });
+    source().say('alert', { id: '7' });
+    expect(onWheels).not.toHaveBeenCalled();
+
+    vi.advanceTimersByTime(300);
+
+    expect(onWheels).toHaveBeenCalledTimes(1);
+    expect(onWheels.mock.calls[0]?.[0].map((wheel) => wheel.pressureKpa)).toEqual([790, 801]);
+    expect(onAlerts.mock.calls[0]?.[0].map((alert) => alert.id)).toEqual(['7']);
+  });
+
+  it('says since when the picture is old, and asks afresh when it is back', () => {
+    source().dispatchEvent(new Event('open'));
+    expect(connection.value.state).toBe('live');
+    expect(onBack).not.toHaveBeenCalled();
+
+    vi.setSystemTime(new Date('2026-11-20T06:00:00Z'));
+    source().dispatchEvent(new Event('error'));
+    vi.setSystemTime(new Date('2026-11-20T06:05:00Z'));
+    source().dispatchEvent(new Event('error'));
+    expect(connection.value).toEqual({ state: 'lost', since: new Date('2026-11-20T06:00:00Z') });
+
+    source().dispatchEvent(new Event('open'));
+    expect(connection.value.state).toBe('live');
+    expect(onBack).toHaveBeenCalledTimes(1);
+  });
+
+  it('opens another stream where the browser gave up', () => {
+    source().readyState = FakeEventSource.CLOSED;
+    source().dispatchEvent(new Event('error'));
+    expect(FakeEventSource.all).toHaveLength(1);
+
+    vi.advanceTimersByTime(3_000);
+
+    expect(FakeEventSource.all).toHaveLength(2);
+  });
+});

@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import type { AlertItem } from '@/api/live';
+import { NBSP } from '@/shared/units';
+import { fuse, inOrder } from './queue';
+
+function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
+  return {
+    id,
+    vehicle: 'GX-05',
+    position: '2LO',
+    kind: 'UNDER_PRESSURE',
+    urgency: 'BEFORE_NEXT_TRIP',
+    state: 'NEW',
+    openedAt: '2026-11-20T06:00:00Z',
+    updatedAt: '2026-11-20T06:00:00Z',
+    history: [{ at: '2026-11-20T06:00:00Z', kind: 'UNDER_PRESSURE', urgency: 'BEFORE_NEXT_TRIP' }],
+    summary: '',
+    advice: '',
+    ...more,
+  };
+}
+
+describe('the queue', () => {
+  it('goes by instruction, then by what is new, then by the time left, then by age', () => {
+    const sorted = inOrder([
+      alert('planned', { urgency: 'PLAN' }),
+      alert('seen', { state: 'ACKNOWLEDGED', openedAt: '2026-11-20T01:00:00Z' }),
+      alert('young', { openedAt: '2026-11-20T05:00:00Z' }),
+      alert('old', { openedAt: '2026-11-20T02:00:00Z' }),
+      alert('burning', { minutesToCritical: 30, openedAt: '2026-11-20T06:00:00Z' }),
+      alert('stop', { urgency: 'STOP_NOW', state: 'ACKNOWLEDGED' }),
+    ]);
+    expect(sorted.map((a) => a.id)).toEqual(['stop', 'burning', 'old', 'young', 'seen', 'planned']);
+  });
+
+  it('counts the fuse down from when it was judged', () => {
+    const burning = alert('a', { minutesToCritical: 60 });
+    expect(fuse(burning, new Date('2026-11-20T06:15:00Z'))).toEqual({ words: `45${NBSP}min`, percent: 6.25 });
+    expect(fuse(burning, new Date('2026-11-20T07:30:00Z'))?.words).toBe('now');
+  });
+
+  it('has no fuse where there is no forecast, or where the readings are back in band', () => {
+    expect(fuse(alert('a', { minutesToCritical: null }), new Date())).toBeUndefined();
+    expect(fuse(alert('a', { minutesToCritical: 5, state: 'RECOVERED' }), new Date())).toBeUndefined();
+  });
+});

@@ -1,0 +1,23 @@
+import { describe, expect, it } from 'vitest';
+import { clock, span } from './time';
+import { NBSP } from './units';
+
+describe('time', () => {
+  it.each([
+    [-5_000, `0${NBSP}s`],
+    [12_900, `12${NBSP}s`],
+    [60_000, `1${NBSP}min`],
+    [3_599_000, `59${NBSP}min`],
+    [47 * 3_600_000, `47${NBSP}h`],
+    [48 * 3_600_000, `2${NBSP}d`],
+  ])('says %i ms in its largest sensible unit', (millis, words) => {
+    expect(span(millis)).toBe(words);
+  });
+
+  it('leaves the day out where there is no doubt', () => {
+    const now = new Date(2026, 10, 25, 0, 30);
+    expect(clock(new Date(2026, 10, 24, 23, 58), now)).toBe('23:58');
+    expect(clock(new Date(2026, 10, 25, 0, 5), now)).toBe('00:05');
+    expect(clock(new Date(2026, 10, 23, 6, 4), now)).toBe('23 Nov, 06:04');
+  });
+});
