@@ -1,0 +1,77 @@
+package vividcaravan.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.TestInstance;
+
+/** Tests that look through a real browser, and fail when it has anything to complain of. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+abstract class InBrowser {
+
+    private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
+    private Playwright playwright;
+    private Browser browser;
+    private final List<String> complaints = new ArrayList<>();
+
+    @BeforeAll
+    void openBrowser() {
+        playwright = Playwright.create();
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(CHROMIUM)
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
+    }
+
+    @AfterAll
+    void closeBrowser() {
+        playwright.close();
+    }
+
+    /** A page of somebody who was never here before. */
+    Page newPage(String address, int width, int height, ColorScheme theme) {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setBaseURL(address)
+                .setViewportSize(width, height)
+                .setColorScheme(theme));
+        Page page = context.newPage();
+        page.setDefaultTimeout(20_000);
+        page.onPageError(complaints::add);
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error") && !message.text().contains("401")) {
+                complaints.add(message.text());
+            }
+        });
+        return page;
+    }
+
+    Page newPage(String address) {
+        return newPage(address, 1280, 800, ColorScheme.LIGHT);
+    }
+
+    @AfterEach
+    void theBrowserHadNothingToComplainOf() {
+        List<String> said = List.copyOf(complaints);
+        complaints.clear();
+        if (!said.isEmpty()) {
+            throw new AssertionError("the browser complained: " + said);
+        }
+    }
+}

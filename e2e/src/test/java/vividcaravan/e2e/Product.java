@@ -1,0 +1,248 @@
+package vividcaravan.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The packaged product in a process of its own, as an operator starts it. */
+final class Product implements AutoCloseable {
+
+    static final String TOKEN = "token-of-the-tests-only";
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final Path HERE = Path.of("").toAbsolutePath();
+    private static final Path LAID_OUT = HERE.resolve("target/product");
+    private static final long PATIENCE_SECONDS = 120;
+
+    private static final HttpClient HTTP = HttpClient.newBuilder()
+            .version(HttpClient.Version.HTTP_1_1)
+            .connectTimeout(Duration.ofSeconds(5))
+            .build();
+
+    final String address;
+    private final Process process;
+    private final Path log;
+
+    private Product(Path folder, Map<String, String> environment) {
+        int port = freePort();
+        address = "http://localhost:" + port;
+        List<String> command = new ArrayList<>(List.of("java", "-Xmx512m"));
+        command.addAll(List.of("-XX:SharedArchiveFile=" + LAID_OUT.resolve("app.jsa"), "-Xshare:auto"));
+        command.addAll(List.of("-jar", LAID_OUT.resolve("app/vivid-caravan.jar").toString()));
+        try {
+            log = Files.createTempFile("vivid-caravan", ".log");
+            ProcessBuilder builder = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()));
+            builder.environment().put("VIVID_DATA_DIR", folder.toString());
+            builder.environment().put("SERVER_PORT", Integer.toString(port));
+            builder.environment().putAll(environment);
+            process = builder.start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Starts the product and waits until it can take readings. */
+    static Product start(Path folder, Map<String, String> environment) {
+        Product product = launch(folder, environment);
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        while (!product.isUp()) {
+            if (!product.process.isAlive() || System.nanoTime() > until) {
+                product.kill();
+                throw new AssertionError("the product did not start:\n" + product.log());
+            }
+            pause(100);
+        }
+        return product;
+    }
+
+    static Product startWithToken(Path folder) {
+        return start(folder, Map.of("VIVID_API_TOKEN", TOKEN));
+    }
+
+    /** Starts the product without waiting for it. */
+    static synchronized Product launch(Path folder, Map<String, String> environment) {
+        layOut();
+        return new Product(folder, environment);
+    }
+
+    /** Once for all tests, so that each of their starts is quick. */
+    private static void layOut() {
+        Path jar = HERE.resolve("../server/target/vivid-caravan.jar");
+        Path done = LAID_OUT.resolve("done");
+        try {
+            String stamp = Files.getLastModifiedTime(jar).toString();
+            if (Files.exists(done) && Files.readString(done).equals(stamp)) {
+                return;
+            }
+            Process layOut = new ProcessBuilder(
+                            HERE.resolve("../scripts/lay-out").toString(), jar.toString(), LAID_OUT.toString())
+                    .inheritIO()
+                    .start();
+            if (layOut.waitFor() != 0) {
+                throw new AssertionError("scripts/lay-out failed");
+            }
+            Files.writeString(done, stamp);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private boolean isUp() {
+        try {
+            return get("/actuator/health", null).statusCode() == 200;
+        } catch (UncheckedIOException e) {
+            return false;
+        }
+    }
+
+    HttpResponse<String> get(String path, String token) {
+        return send(request(path, token).GET());
+    }
+
+    HttpResponse<String> post(String path, String token, String type, String body) {
+        return send(request(path, token).header("Content-Type", type).POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    private HttpRequest.Builder request(String path, String token) {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(address + path)).timeout(Duration.ofSeconds(60));
+        return token == null ? request : request.header("Authorization", "Bearer " + token);
+    }
+
+    private static HttpResponse<String> send(HttpRequest.Builder request) {
+        try {
+            return HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    JsonNode json(String path) {
+        HttpResponse<String> answer = get(path, TOKEN);
+        if (answer.statusCode() != 200) {
+            throw new AssertionError(path + ": " + answer.statusCode() + " " + answer.body());
+        }
+        return JSON.readTree(answer.body());
+    }
+
+    JsonNode readings(String token, String array) {
+        HttpResponse<String> answer = post("/api/v1/readings", token, "application/json", array);
+        if (answer.statusCode() != 200) {
+            throw new AssertionError(answer.statusCode() + " " + answer.body());
+        }
+        return JSON.readTree(answer.body());
+    }
+
+    /** What the product wrote so far. */
+    String log() {
+        try {
+            return Files.readString(log);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Waits until the log says {@code pattern}, and gives its first group. */
+    String waitForLog(String pattern) {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        Pattern wanted = Pattern.compile(pattern);
+        while (System.nanoTime() < until) {
+            Matcher found = wanted.matcher(log());
+            if (found.find()) {
+                return found.groupCount() > 0 ? found.group(1) : found.group();
+            }
+            pause(100);
+        }
+        throw new AssertionError("the log does not say " + pattern + ":\n" + log());
+    }
+
+    /** Waits until the product has ended by itself. */
+    int waitForEnd() {
+        try {
+            if (!process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+                kill();
+                throw new AssertionError("the product did not end:\n" + log());
+            }
+            return process.exitValue();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Pulls the plug: SIGKILL. */
+    void kill() {
+        process.destroyForcibly();
+        try {
+            process.waitFor();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Asks it to stop, as an operator does. */
+    @Override
+    public void close() {
+        process.destroy();
+        try {
+            if (!process.waitFor(40, TimeUnit.SECONDS)) {
+                kill();
+            }
+            Files.deleteIfExists(log);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static void pause(long millis) {
+        try {
+            Thread.sleep(millis);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static void deleteFolder(Path folder) {
+        try (var files = Files.walk(folder)) {
+            files.sorted(Comparator.reverseOrder())
+                    .forEach(path -> path.toFile().delete());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
