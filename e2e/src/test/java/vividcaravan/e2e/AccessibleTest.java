@@ -121,16 +121,17 @@ class AccessibleTest extends InBrowser {
         enterAs(page, "P. Sedge");
         page.getByText("live", new Page.GetByTextOptions().setExact(true)).waitFor();
         page.navigate("/vehicles/GX-05");
-        Locator sheet = page.locator("table");
-        sheet.waitFor();
-        String before = sheet.textContent();
+        // Figures only: ages would move on without a word from the server.
+        Locator gauges = page.locator("table").first().locator("td:nth-child(3)");
+        gauges.first().waitFor();
+        List<String> before = gauges.allTextContents();
 
         // The page's own policy forbids evaluating text, so the waiting is done here.
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
-        while (sheet.textContent().equals(before) && System.nanoTime() < until) {
+        while (gauges.allTextContents().equals(before) && System.nanoTime() < until) {
             page.waitForTimeout(500);
         }
 
-        assertThat(sheet.textContent()).isNotEqualTo(before);
+        assertThat(gauges.allTextContents()).isNotEqualTo(before);
     }
 }

@@ -2,7 +2,6 @@ package vividcaravan.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
-import com.microsoft.playwright.FileChooser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -56,12 +55,12 @@ class FirstDayTest extends InBrowser {
         return Pattern.compile(".*" + path + "$");
     }
 
-    private void send(String token, double... kpa) {
+    private void send(String token, String sensor, double... kpa) {
         List<String> readings = new ArrayList<>();
         Instant begin = Instant.now().minusSeconds(60L * kpa.length);
         for (int i = 0; i < kpa.length; i++) {
-            readings.add("{\"sensor\":\"5B0D3E\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20}"
-                    .formatted(begin.plusSeconds(i * 60L), kpa[i]));
+            readings.add("{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20}"
+                    .formatted(sensor, begin.plusSeconds(i * 60L), kpa[i]));
         }
         product.readings(token, "[" + String.join(",", readings) + "]");
     }
@@ -107,7 +106,7 @@ class FirstDayTest extends InBrowser {
         assertThat(page.getByText("Nothing needs you now")).isVisible();
 
         // The alert arrives by itself.
-        send(token, 790, 600, 600);
+        send(token, "5B0D3E", 790, 600, 600);
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))
                         .filter(new Locator.FilterOptions().setHasText("Axle 2 left outer of GX-05")))
                 .isVisible();
@@ -134,14 +133,11 @@ class FirstDayTest extends InBrowser {
     }
 
     private void bringIn(Page page, Path file) {
-        FileChooser chooser = page.waitForFileChooser(
-                () -> page.getByLabel("Bring a fleet in").click());
-        chooser.setFiles(file);
+        page.getByLabel("Bring a fleet in").setInputFiles(file);
     }
 
     private void aViewerReadsAndHandlesNothing(Page manager, String token) {
         manager.navigate("/office");
-        fill(manager, "Name", "");
         Locator team = manager.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Team"));
         team.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true)).fill("V. Iewer");
         team.getByLabel("User name").fill("viewer");
@@ -160,7 +156,7 @@ class FirstDayTest extends InBrowser {
         assertThat(page.getByText("Tokens for receivers")).isHidden();
 
         page.navigate("/desk");
-        send(token, 900, 900, 900, 930, 930);
+        send(token, "5B0D3C", 700, 700, 700);
         assertThat(page.getByText("Your role reads alerts")).isVisible();
         assertThat(button(page, "Acknowledge")).isHidden();
 

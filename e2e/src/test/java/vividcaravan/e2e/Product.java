@@ -42,7 +42,7 @@ final class Product implements AutoCloseable {
     private Product(Path folder, Map<String, String> environment) {
         int port = freePort();
         address = "http://localhost:" + port;
-        List<String> command = new ArrayList<>(List.of("java", "-Xmx512m"));
+        List<String> command = new ArrayList<>(List.of("java", "-Xmx512m", "-Dspring.aot.enabled=true"));
         command.addAll(List.of("-XX:SharedArchiveFile=" + LAID_OUT.resolve("app.jsa"), "-Xshare:auto"));
         command.addAll(List.of("-jar", LAID_OUT.resolve("app/vivid-caravan.jar").toString()));
         try {

@@ -2,13 +2,12 @@ package vividcaravan.server.access;
 
 import java.util.List;
 import org.springframework.beans.factory.InitializingBean;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import vividcaravan.server.platform.Installation;
+import vividcaravan.server.platform.VividProperties;
 
 /** The invented people of the demo fleet, one of each role. Their passwords are no secret, so they count in demo mode only. */
 @Component
-@ConditionalOnProperty(name = "vivid.demo", havingValue = "true")
 public class DemoAccounts implements InitializingBean {
 
     /** What the sign-in page offers. */
@@ -22,15 +21,17 @@ public class DemoAccounts implements InitializingBean {
             new Offer("sedge", "P. Sedge", Role.VIEWER, "larkmoor-viewer"));
 
     private final Accounts accounts;
+    private final boolean isDemo;
 
     /** Needs the installation, which refuses a folder with real data before anything is added to it. */
-    DemoAccounts(Accounts accounts, Installation installation) {
+    DemoAccounts(Accounts accounts, Installation installation, VividProperties properties) {
         this.accounts = accounts;
+        this.isDemo = properties.demo();
     }
 
     @Override
     public void afterPropertiesSet() {
-        for (Offer offer : OFFERS) {
+        for (Offer offer : isDemo ? OFFERS : List.<Offer>of()) {
             if (accounts.find(offer.userName()).isEmpty()) {
                 accounts.add(offer.userName(), offer.displayName(), offer.role(), offer.password());
             }

@@ -8,7 +8,6 @@ import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.event.EventListener;
@@ -16,6 +15,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.access.ApiTokens;
 import vividcaravan.server.platform.Installation;
+import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.FleetRegister;
 import vividcaravan.server.vehicles.KnownSensor;
@@ -26,7 +26,6 @@ import vividcaravan.simulator.SimulatedFleet;
 
 /** Brings the Larkmoor fleet in and lets its simulated receivers send, over HTTP like any other. */
 @Component
-@ConditionalOnProperty(name = "vivid.demo", havingValue = "true")
 class DemoFleet implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoFleet.class);
@@ -37,9 +36,17 @@ class DemoFleet implements DisposableBean {
     private final ApiTokens tokens;
     private final Installation installation;
     private final Clock clock;
+    private final boolean isDemo;
     private Thread simulation;
 
-    DemoFleet(FleetDirectory fleet, FleetRegister register, ApiTokens tokens, Installation installation, Clock clock) {
+    DemoFleet(
+            FleetDirectory fleet,
+            FleetRegister register,
+            ApiTokens tokens,
+            Installation installation,
+            Clock clock,
+            VividProperties properties) {
+        this.isDemo = properties.demo();
         this.fleet = fleet;
         this.register = register;
         this.tokens = tokens;
@@ -49,7 +56,7 @@ class DemoFleet implements DisposableBean {
 
     @EventListener
     void ready(ApplicationReadyEvent event) {
-        if (!(event.getApplicationContext() instanceof WebServerApplicationContext context)) {
+        if (!isDemo || !(event.getApplicationContext() instanceof WebServerApplicationContext context)) {
             return;
         }
         Instant begun = installation.createdAt();
