@@ -19,7 +19,7 @@ watch(
       ? listen({
           onAlerts: (alerts) => takeAlerts(queries, alerts),
           onWheels: (wheels) => takeWheels(queries, wheels),
-          onBack: () => void queries.invalidateQueries(),
+          onOpen: () => void queries.invalidateQueries(),
         })
       : undefined;
   },

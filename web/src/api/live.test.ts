@@ -32,7 +32,7 @@ class FakeEventSource {
 describe('listening', () => {
   const onAlerts = vi.fn<(alerts: AlertItem[]) => void>();
   const onWheels = vi.fn<(wheels: WheelEvent[]) => void>();
-  const onBack = vi.fn<() => void>();
+  const onOpen = vi.fn<() => void>();
   let stop: () => void;
   const source = () => FakeEventSource.all.at(-1) as FakeEventSource;
 
@@ -40,8 +40,8 @@ describe('listening', () => {
     vi.useFakeTimers();
     vi.stubGlobal('EventSource', FakeEventSource);
     FakeEventSource.all = [];
-    [onAlerts, onWheels, onBack].forEach((spy) => spy.mockReset());
-    stop = listen({ onAlerts, onWheels, onBack });
+    [onAlerts, onWheels, onOpen].forEach((spy) => spy.mockReset());
+    stop = listen({ onAlerts, onWheels, onOpen });
   });
 
   afterEach(() => {
@@ -64,10 +64,11 @@ describe('listening', () => {
     expect(onAlerts.mock.calls[0]?.[0].map((alert) => alert.id)).toEqual(['7']);
   });
 
-  it('says since when the picture is old, and asks afresh when it is back', () => {
+  it('asks afresh whenever it opens, and says since when the picture is old', () => {
     source().dispatchEvent(new Event('open'));
     expect(connection.value.state).toBe('live');
-    expect(onBack).not.toHaveBeenCalled();
+    // What happened between the page's first questions and now would be missed otherwise.
+    expect(onOpen).toHaveBeenCalledTimes(1);
 
     vi.setSystemTime(new Date('2026-11-20T06:00:00Z'));
     source().dispatchEvent(new Event('error'));
@@ -77,7 +78,7 @@ describe('listening', () => {
 
     source().dispatchEvent(new Event('open'));
     expect(connection.value.state).toBe('live');
-    expect(onBack).toHaveBeenCalledTimes(1);
+    expect(onOpen).toHaveBeenCalledTimes(2);
   });
 
   it('opens another stream where the browser gave up', () => {

@@ -10,8 +10,8 @@ export type Connection = { state: 'connecting' } | { state: 'live' } | { state: 
 export interface LiveHandlers {
   onAlerts: (alerts: AlertItem[]) => void;
   onWheels: (wheels: WheelEvent[]) => void;
-  /** The stream is back after a loss: what was missed has to be asked for. */
-  onBack: () => void;
+  /** The stream is open, for the first time or again: what happened before has to be asked for. */
+  onOpen: () => void;
 }
 
 const GATHER_MILLIS = 250;
@@ -48,9 +48,8 @@ export function listen(handlers: LiveHandlers): () => void {
   function open(): void {
     source = new EventSource('/api/v1/live');
     source.addEventListener('open', () => {
-      const wasLost = connection.value.state === 'lost';
       connection.value = { state: 'live' };
-      if (wasLost) handlers.onBack();
+      handlers.onOpen();
     });
     source.addEventListener('error', () => {
       if (connection.value.state !== 'lost') {

@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,12 +21,15 @@ abstract class InBrowser {
 
     private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
 
+    private static final int PATIENCE_MILLIS = 20_000;
+
     private Playwright playwright;
     private Browser browser;
     private final List<String> complaints = new ArrayList<>();
 
     @BeforeAll
     void openBrowser() {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
         playwright = Playwright.create();
         browser = playwright
                 .chromium()
@@ -52,10 +56,11 @@ abstract class InBrowser {
                 .setViewportSize(width, height)
                 .setColorScheme(theme));
         Page page = context.newPage();
-        page.setDefaultTimeout(20_000);
+        page.setDefaultTimeout(PATIENCE_MILLIS);
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
-            if (message.type().equals("error") && !message.text().contains("401")) {
+            // That the server refused something is its answer, not a fault of the page.
+            if (message.type().equals("error") && !message.text().contains("responded with a status of 4")) {
                 complaints.add(message.text());
             }
         });
