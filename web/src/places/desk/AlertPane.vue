@@ -10,6 +10,7 @@ import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
+import AlertHandling from './AlertHandling.vue';
 import AlertRecord from './AlertRecord.vue';
 import WheelFigures from './WheelFigures.vue';
 
@@ -28,7 +29,6 @@ const { height } = useWindowSize();
 const CHART_HOURS = 12;
 
 const item = computed(() => props.detail.item);
-const isClosed = computed(() => item.value.state === 'CLOSED');
 const wheel = computed(() => props.vehicle?.wheels.find((w) => w.position === item.value.position));
 const { data: chart } = useChart(() =>
   item.value.vehicle && item.value.position
@@ -79,7 +79,17 @@ const STATES: Record<string, string> = {
         </span>
       </p>
       <h2 class="mt-1 text-[21px] leading-tight text-balance">{{ item.summary }}</h2>
-      <p class="mt-1.5 max-w-2xl text-[15px]">{{ item.advice }}</p>
+      <p class="mt-1.5 max-w-2xl sm:text-[15px]">{{ item.advice }}</p>
+
+      <!-- On a narrow screen the column at the right comes last, and acting must not. -->
+      <AlertHandling
+        class="mt-3 xl:hidden"
+        :item="item"
+        :may-handle="mayHandle"
+        :trouble="trouble"
+        @acknowledge="emit('acknowledge')"
+        @close="emit('close')"
+      />
 
       <template v-if="vehicle">
         <p class="mt-3 text-quiet">
@@ -109,29 +119,15 @@ const STATES: Record<string, string> = {
     </article>
 
     <aside class="border-rule bg-raised px-5 py-4 xl:border-l" aria-label="What to do">
-      <div v-if="mayHandle && !isClosed" class="flex flex-wrap gap-2">
-        <button
-          v-if="item.state === 'NEW'"
-          type="button"
-          class="button button-main"
-          @click="emit('acknowledge')"
-        >
-          Acknowledge <kbd class="key ml-1">A</kbd>
-        </button>
-        <button type="button" class="button" @click="emit('close')">
-          Close <kbd class="key ml-1">C</kbd>
-        </button>
-      </div>
-      <p v-else-if="!isClosed" class="text-quiet">
-        Your role reads alerts; a manager or technician handles them.
-      </p>
-      <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
-
-      <section
-        v-for="note in detail.safety"
-        :key="note.title"
-        class="mt-4 border-t border-rule pt-4 first:mt-0 first:border-0 first:pt-0"
-      >
+      <AlertHandling
+        class="hidden xl:block"
+        :item="item"
+        :may-handle="mayHandle"
+        :trouble="trouble"
+        @acknowledge="emit('acknowledge')"
+        @close="emit('close')"
+      />
+      <section v-for="note in detail.safety" :key="note.title" class="mt-4 border-rule pt-4 xl:border-t">
         <h3>{{ note.title }}</h3>
         <p class="mt-1">{{ note.text }}</p>
       </section>

@@ -36,7 +36,7 @@ const STATES: Partial<Record<AlertItem['state'], string>> = {
         <RouterLink
           :to="{ name: 'desk', params: { id: alert.id } }"
           :data-alert="alert.id"
-          class="grid grid-cols-[14px_5.5em_1fr_auto] items-center gap-x-2.5 border-l-3 py-2 pr-5 pl-[17px] text-ink no-underline"
+          class="grid grid-cols-[14px_5.5em_1fr_auto] items-center gap-x-2.5 border-l-3 py-3 pr-5 sm:py-2 pl-[17px] text-ink no-underline"
           :class="chosen === alert.id ? 'border-l-action bg-raised' : 'border-l-transparent'"
           :aria-current="chosen === alert.id ? 'true' : undefined"
         >

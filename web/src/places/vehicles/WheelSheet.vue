@@ -17,7 +17,7 @@ const target = (position: string) => props.vehicle.axles[place(position).axle - 
 
 <template>
   <div class="overflow-x-auto">
-    <table class="w-full">
+    <table class="w-full text-[14px] whitespace-nowrap [&_td]:pr-2 [&_th]:pr-2">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th scope="col" class="py-1 font-normal">Wheel</th>

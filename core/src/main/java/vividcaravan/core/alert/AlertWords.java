@@ -31,8 +31,9 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                 wheel + " is " + percentOff(evidence) + " over its target: " + judged(evidence) + " instead of "
                         + kpa(evidence.targetKpa()) + ".";
             case HOT_TYRE ->
-                wheel + " is at " + celsius(evidence.temperatureC()) + "; its limit is " + celsius(evidence.limitC())
-                        + ".";
+                wheel + " is at " + celsius(evidence.temperatureC()) + "; its "
+                        + (alert.urgency() == Urgency.STOP_NOW ? "stop" : "warning") + " temperature is "
+                        + celsius(evidence.limitC()) + ".";
             case HOT_WHEEL_END -> wheel + " is far hotter than the wheels beside it: brake or bearing.";
             case TWIN_MISMATCH -> wheel + " carries less than its twin.";
             case SENSOR_FAULT -> "The sensor at " + lower(wheel) + " reports that it cannot measure.";
@@ -96,8 +97,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                     + kpa(evidence.targetKpa()) + ").");
         }
         if (evidence.limitC() != null) {
-            reasons.add("The warning limit of this axle is " + celsius(evidence.limitC()) + ". Air in the tyre at "
-                    + celsius(82.0) + " to " + celsius(93.0) + " is a danger sign.");
+            reasons.add("This axle's limit is " + celsius(evidence.limitC()) + ". Air in the tyre at " + celsius(82.0)
+                    + " to " + celsius(93.0) + " is a danger sign.");
         }
         if (evidence.fallKpa() != null) {
             reasons.add("It fell " + kpa(evidence.fallKpa()) + " at " + celsius(20.0)

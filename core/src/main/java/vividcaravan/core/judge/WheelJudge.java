@@ -155,7 +155,9 @@ final class WheelJudge {
                     .noneMatch(e -> family(e.getKey()) == standing.family()
                             && e.getValue().isUneasy());
             Finding.Raised raised = null;
-            if (worst != null) {
+            // A sensor that cannot measure says nothing new about its tyre.
+            boolean isFresh = standing.family() == AlertFamily.SENSOR || reading.isMeasurement();
+            if (worst != null && isFresh) {
                 AlertKind kind = kind(worst);
                 Urgency urgency = urgency(worst, rules);
                 boolean runSoft = isRunSoft(rules);
@@ -164,7 +166,6 @@ final class WheelJudge {
                             rules.position(), kind, urgency, evidence(worst, reading, rules, kpaAt20, peak));
                 }
             }
-            boolean isFresh = standing.family() == AlertFamily.SENSOR || reading.isMeasurement();
             standing.report(raised, worst != null, isEasy && isFresh, rules.position(), reading.at(), findings);
         }
     }

@@ -302,6 +302,17 @@ class WheelJudgeTest {
         }
 
         @Test
+        void aSensorThatCannotMeasureAnyMoreAddsNothingToWhatItSaidOfItsTyre() {
+            JudgedWheel wheel = JudgedWheel.drive().steady(4, 700, 20);
+
+            wheel.now += 25 * 60 * JudgedWheel.MINUTE;
+            wheel.steady(2, Double.NaN, Double.NaN);
+
+            assertThat(wheel.alert().evidence().pressureKpa()).isEqualTo(700);
+            assertThat(wheel.findings).hasSize(1);
+        }
+
+        @Test
         void aSensorThatCannotMeasureIsAFaultAndNotAFlatTyre() {
             JudgedWheel drive = JudgedWheel.drive().steady(3, Double.NaN, Double.NaN);
             JudgedWheel steer = JudgedWheel.at("1L").steady(3, Double.NaN, 20);

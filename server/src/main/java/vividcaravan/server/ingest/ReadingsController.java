@@ -38,7 +38,7 @@ import vividcaravan.server.platform.SingleWriter;
 class ReadingsController {
 
     private static final long LARGEST_ARRAY = 32L * 1024 * 1024;
-    private static final int BODIES_AT_ONCE = 6;
+    private static final int BODIES_AT_ONCE = 12;
     private static final int DEEPEST = 100_000;
 
     /**

@@ -20,7 +20,7 @@ final class ReadingsIntake {
 
     private static final int MOST_LISTED = 1_000;
     /** A stream is judged in portions of this many readings, each sorted by time. */
-    private static final int PORTION = 200_000;
+    private static final int PORTION = 100_000;
 
     private final JsonMapper mapper;
     private final ReadingParser parser;

@@ -1,7 +1,6 @@
 package vividcaravan.server.vehicles;
 
 import java.time.ZoneId;
-import java.time.ZoneOffset;
 
 /**
  * A depot.
@@ -14,6 +13,6 @@ public record DepotDescription(String name, ZoneId timeZone, double altitudeM) {
 
     /** What is assumed of a depot that is only named: UTC and sea level. */
     public static DepotDescription named(String name) {
-        return new DepotDescription(name, ZoneOffset.UTC, 0);
+        return new DepotDescription(name, ZoneId.of("UTC"), 0);
     }
 }

@@ -34,6 +34,9 @@ final class FleetDocumentReader {
     /** Six to eight hex digits, compared in upper case, without padding. */
     static final Pattern CODE = Pattern.compile("[0-9A-F]{6,8}");
 
+    /** A ref is part of web addresses, and some characters are refused there even when they are encoded. */
+    private static final Pattern ADDRESSABLE = Pattern.compile("(?!\\.+$)[^/\\\\;%]+");
+
     private static final double LOWEST_DEPOT_M = -500;
     private static final double HIGHEST_DEPOT_M = 9_000;
     private static final int MOST_SPARES = Position.MOST_SPARES;
@@ -112,6 +115,9 @@ final class FleetDocumentReader {
                 continue;
             }
             String ref = part.text("ref", true, 60);
+            if (ref != null && !ADDRESSABLE.matcher(ref).matches()) {
+                part.fault("ref", "\"" + ref + "\" cannot stand in an address; leave out / \\ ; and %.");
+            }
             if (ref != null && !refs.add(ref)) {
                 part.fault("ref", "The vehicle \"" + ref + "\" stands in this document twice.");
             }

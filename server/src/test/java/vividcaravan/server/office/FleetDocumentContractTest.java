@@ -139,7 +139,7 @@ class FleetDocumentContractTest {
                 .filter(d -> d.get("name").asString().equals(depot))
                 .findFirst()
                 .orElseThrow();
-        assertThat(made.get("timeZone").asString()).isEqualTo("Z");
+        assertThat(made.get("timeZone").asString()).isEqualTo("UTC");
         assertThat(made.get("altitudeM").asDouble()).isZero();
     }
 
@@ -148,6 +148,8 @@ class FleetDocumentContractTest {
             delimiter = '|',
             value = {
                 "\"ref\": \"REF\"           | \"ref\": \"\"               | $.vehicles[0].ref",
+                "\"ref\": \"REF\"           | \"ref\": \"A/B\"            | $.vehicles[0].ref",
+                "\"ref\": \"REF\"           | \"ref\": \"..\"             | $.vehicles[0].ref",
                 "\"ref\": \"REF\",          |                             | $.vehicles[0].ref",
                 "TRACTOR_UNIT               | LORRY                       | $.vehicles[0].kind",
                 "\"kind\": \"TRACTOR_UNIT\",|                             | $.vehicles[0].kind",

@@ -1,0 +1,35 @@
+package vividcaravan.server.platform;
+
+import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import org.springframework.stereotype.Component;
+
+/** Where the database is: one file in the data folder. */
+@Component
+class DatabaseFile implements JdbcConnectionDetails {
+
+    /** Acknowledged means on disk: see docs/architecture.md, "Durable". */
+    private static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE";
+
+    private final VividProperties properties;
+
+    DatabaseFile(VividProperties properties) {
+        this.properties = properties;
+    }
+
+    @Override
+    public String getJdbcUrl() {
+        // H2 takes no path that is relative to where the product happens to be started.
+        return "jdbc:h2:file:"
+                + properties.dataDir().toAbsolutePath().normalize().resolve("vivid-caravan") + SETTINGS;
+    }
+
+    @Override
+    public String getUsername() {
+        return "sa";
+    }
+
+    @Override
+    public String getPassword() {
+        return "";
+    }
+}
