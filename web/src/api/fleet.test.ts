@@ -1,6 +1,7 @@
-import { describe, expect, it } from 'vitest';
+import { QueryClient, QueryObserver } from '@tanstack/vue-query';
+import { describe, expect, it, vi } from 'vitest';
 import type { VehicleItem, VehicleList } from './fleet';
-import { withAlerts, withWheels } from './fleet';
+import { takeAlerts, withAlerts, withWheels } from './fleet';
 import type { AlertItem, WheelEvent } from './live';
 
 const alert = (id: string, state: AlertItem['state']) => ({ id, state }) as AlertItem;
@@ -47,5 +48,21 @@ describe('what the stream brings', () => {
     expect(after?.items[1]?.wheels[1]?.condition).toBe('HOT');
     expect(after?.items[1]?.wheels[0]).toBe(before.items[1]?.wheels[0]);
     expect(after?.items[1]?.lastHeardAt).toBe('2026-11-20T06:05:00Z');
+  });
+
+  it('is not covered up by an answer that was under way', async () => {
+    const client = new QueryClient();
+    const answers: ((alerts: AlertItem[]) => void)[] = [];
+    const queryFn = vi.fn(() => new Promise<AlertItem[]>((resolve) => answers.push(resolve)));
+    const stop = new QueryObserver(client, { queryKey: ['alerts'], queryFn }).subscribe(() => undefined);
+
+    takeAlerts(client, [alert('1', 'NEW')]);
+    await vi.waitFor(() => expect(queryFn).toHaveBeenCalledTimes(2));
+    answers[0]?.([]);
+    answers[1]?.([alert('1', 'NEW')]);
+
+    await vi.waitFor(() => expect(client.getQueryData<AlertItem[]>(['alerts'])).toHaveLength(1));
+    stop();
+    client.clear();
   });
 });

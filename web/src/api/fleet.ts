@@ -110,7 +110,12 @@ export function withWheels(list: VehicleList | undefined, changed: WheelEvent[])
 }
 
 export function takeAlerts(client: QueryClient, alerts: AlertItem[]): void {
-  client.setQueryData<AlertItem[]>(['alerts'], (open) => withAlerts(open, alerts));
+  if (client.isFetching({ queryKey: ['alerts'] })) {
+    // The answer under way may be older than this and would cover it up.
+    void client.invalidateQueries({ queryKey: ['alerts'] });
+  } else {
+    client.setQueryData<AlertItem[]>(['alerts'], (open) => withAlerts(open, alerts));
+  }
   for (const alert of alerts) {
     void client.invalidateQueries({ queryKey: ['alert', alert.id] });
   }

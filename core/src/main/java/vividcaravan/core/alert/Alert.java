@@ -224,6 +224,23 @@ public record Alert(
                 with(entry));
     }
 
+    /** This alert with newer figures for whoever reads it now; its record stays. */
+    public Alert showing(Evidence newer) {
+        return new Alert(
+                id,
+                position,
+                kind,
+                urgency,
+                state,
+                openedAt,
+                closedAt,
+                lastSeenAt,
+                isActive,
+                isRunSoft,
+                newer,
+                entries);
+    }
+
     /** This alert under its lasting identity. */
     public Alert withId(long lasting) {
         return new Alert(

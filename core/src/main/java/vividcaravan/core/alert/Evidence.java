@@ -32,6 +32,24 @@ public record Evidence(
         boolean isParked,
         Integer batteryMv) {
 
+    /** The same judgement with what the wheel's sensor says now: kPa gauge, kPa gauge at 20 °C, °C. */
+    public Evidence measuring(double gaugeKpa, double kpaAt20, double celsius) {
+        return new Evidence(
+                at,
+                gaugeKpa,
+                kpaAt20,
+                celsius,
+                targetKpa,
+                limitKpa,
+                limitC,
+                isCompensated,
+                fallKpa,
+                minutesToCritical,
+                isRunSoft,
+                isParked,
+                batteryMv);
+    }
+
     /** The pressure the limits are held against, or null without a measurement. */
     public Double judgedKpa() {
         return isCompensated ? pressureAt20Kpa : pressureKpa;

@@ -14,13 +14,10 @@ import org.hibernate.query.SelectionQuery;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
-import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
-import vividcaravan.core.judge.Reading;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.WheelLimits;
 
@@ -100,8 +97,9 @@ public class AlertQueries {
             if (row == null) {
                 return Optional.empty();
             }
-            Alert alert = row.alert(entries(session, List.of(id)).getOrDefault(id, List.of()));
             VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+            Alert alert =
+                    vehicle.asItIsNow(row.alert(entries(session, List.of(id)).getOrDefault(id, List.of())));
             return Optional.of(new AlertDetail(
                     item(row, alert, vehicle, words),
                     words.reasons(alert),
@@ -159,29 +157,17 @@ public class AlertQueries {
         Map<Long, List<AlertEntry>> entries =
                 entries(session, rows.stream().map(row -> row.id).toList());
         return rows.stream()
-                .map(row -> item(
-                        row,
-                        row.alert(entries.getOrDefault(row.id, List.of())),
-                        fleet.vehicle(row.vehicleId).orElseThrow(),
-                        words))
+                .map(row -> {
+                    VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+                    Alert alert = vehicle.asItIsNow(row.alert(entries.getOrDefault(row.id, List.of())));
+                    return item(row, alert, vehicle, words);
+                })
                 .toList();
     }
 
     private static AlertItem item(AlertRow row, Alert alert, VehicleInService vehicle, AlertWords words) {
-        Double pressure = alert.evidence().pressureKpa();
-        Double at20 = alert.evidence().pressureAt20Kpa();
-        Double temperature = alert.evidence().temperatureC();
         Position position = alert.position();
-        Reading newest = position == null || alert.state() == AlertState.CLOSED
-                ? null
-                : vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
-        if (newest != null
-                && newest.isMeasurement()
-                && newest.at() >= alert.evidence().at()) {
-            pressure = newest.pressureKpa();
-            at20 = vehicle.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC());
-            temperature = newest.temperatureC();
-        }
+        Double at20 = alert.evidence().pressureAt20Kpa();
         String ref = vehicle.description().ref();
         return new AlertItem(
                 Long.toString(alert.id()),
@@ -199,9 +185,9 @@ public class AlertQueries {
                         .toList(),
                 words.summary(alert, ref),
                 words.advice(alert),
-                pressure,
+                alert.evidence().pressureKpa(),
                 at20 == null ? null : Math.round(at20 * 1000) / 1000.0,
-                temperature,
+                alert.evidence().temperatureC(),
                 alert.evidence().minutesToCritical());
     }
 

@@ -12,6 +12,7 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.VehicleJudge;
 import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.core.judge.WheelCondition;
@@ -120,6 +121,20 @@ public final class VehicleInService {
         openAlerts = book.alerts().stream()
                 .filter(alert -> alert.state() != AlertState.CLOSED)
                 .toList();
+    }
+
+    /** An alert of this vehicle with the figures of its wheel as they are now, as long as the fault lasts. */
+    public Alert asItIsNow(Alert alert) {
+        Reading newest = alert.position() == null || alert.state() == AlertState.CLOSED || !alert.isActive()
+                ? null
+                : sensorAt(alert.position()).map(KnownSensor::newest).orElse(null);
+        if (newest == null
+                || !newest.isMeasurement()
+                || newest.at() < alert.evidence().at()) {
+            return alert;
+        }
+        double at20 = compensation.compensateKpa(newest.pressureKpa(), newest.temperatureC());
+        return alert.showing(alert.evidence().measuring(newest.pressureKpa(), at20, newest.temperatureC()));
     }
 
     /** The sensor now at a wheel. */

@@ -75,7 +75,7 @@ class VehiclesController {
                                         : alert.position().code(),
                                 alert.kind(),
                                 alert.urgency(),
-                                words.summary(alert, description.ref()),
+                                words.summary(vehicle.asItIsNow(alert), description.ref()),
                                 Instant.ofEpochMilli(alert.openedAt())))
                         .toList());
     }

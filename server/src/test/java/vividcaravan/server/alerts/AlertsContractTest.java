@@ -168,6 +168,7 @@ class AlertsContractTest {
         steady(truck.left(), 4, 1, 690);
 
         assertThat(only().get("pressureKpa").asDouble()).isEqualTo(690);
+        assertThat(only().get("summary").asString()).contains("690");
     }
 
     @Test
