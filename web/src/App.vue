@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { onBeforeUnmount, watch } from 'vue';
 import { RouterView } from 'vue-router';
-import { takeAlerts, takeWheels } from './api/fleet';
+import { askAfresh, takeAlerts, takeWheels } from './api/fleet';
 import { listen } from './api/live';
 import { useSession } from './api/session';
 import TopLine from './TopLine.vue';
@@ -19,7 +19,7 @@ watch(
       ? listen({
           onAlerts: (alerts) => takeAlerts(queries, alerts),
           onWheels: (wheels) => takeWheels(queries, wheels),
-          onOpen: () => void queries.invalidateQueries(),
+          onOpen: () => void askAfresh(queries),
         })
       : undefined;
   },

@@ -109,10 +109,15 @@ export function withWheels(list: VehicleList | undefined, changed: WheelEvent[])
   return { ...list, items };
 }
 
+/** Asks again also where an answer is under way: it may be older than what was just heard, and would cover it up. */
+export async function askAfresh(client: QueryClient, queryKey: string[] = []): Promise<void> {
+  await client.cancelQueries({ queryKey });
+  await client.invalidateQueries({ queryKey });
+}
+
 export function takeAlerts(client: QueryClient, alerts: AlertItem[]): void {
   if (client.isFetching({ queryKey: ['alerts'] })) {
-    // The answer under way may be older than this and would cover it up.
-    void client.invalidateQueries({ queryKey: ['alerts'] });
+    void askAfresh(client, ['alerts']);
   } else {
     client.setQueryData<AlertItem[]>(['alerts'], (open) => withAlerts(open, alerts));
   }

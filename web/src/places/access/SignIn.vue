@@ -74,7 +74,7 @@ async function enter(name: string, secret: string): Promise<void> {
       </ul>
     </section>
     <p v-if="session?.isSetUpDue" class="mt-6 border-l-3 border-action pl-3">
-      Nobody can sign in yet. Open the set-up link that stands in the server’s log to make the first manager.
+      There is no manager yet. Open the set-up link that stands in the server’s log to make the first manager.
     </p>
   </div>
 </template>

@@ -10,7 +10,5 @@ interface AccountRepository extends JpaRepository<AccountRow, Long> {
 
     List<AccountRow> findAllByIsDemoOrderByUserName(boolean isDemo);
 
-    boolean existsByIsDemo(boolean isDemo);
-
     long countByIsDemoAndRole(boolean isDemo, Role role);
 }

@@ -53,9 +53,9 @@ public class Accounts implements UserDetailsService {
         return row(userName).map(AccountRow::account);
     }
 
-    /** Whether anybody can sign in. */
-    public boolean isEmpty() {
-        return !rows.existsByIsDemo(isDemo);
+    /** Whether there is somebody who can make accounts for others. */
+    public boolean hasManager() {
+        return rows.countByIsDemoAndRole(isDemo, Role.MANAGER) > 0;
     }
 
     /** Everybody, by name. */

@@ -30,7 +30,7 @@ class SetUp {
 
     @EventListener
     void started(WebServerInitializedEvent event) {
-        if (!isDemo && accounts.isEmpty()) {
+        if (!isDemo && !accounts.hasManager()) {
             byte[] bytes = new byte[RANDOM_BYTES];
             new SecureRandom().nextBytes(bytes);
             synchronized (this) {
@@ -38,7 +38,7 @@ class SetUp {
             }
             // Behind a hash, so that no proxy writes it into its log.
             LOG.info(
-                    "Nobody can sign in yet. Make the first manager at http://localhost:{}/set-up#{} (works once)",
+                    "There is no manager yet. Make the first one at http://localhost:{}/set-up#{} (works once)",
                     event.getWebServer().getPort(),
                     secret);
         }
@@ -46,7 +46,7 @@ class SetUp {
 
     /** Whether the first manager is yet to be made. */
     synchronized boolean isDue() {
-        return secret != null;
+        return secret != null && !accounts.hasManager();
     }
 
     /**
@@ -55,7 +55,7 @@ class SetUp {
      * @throws Refusal if the link is not the one in the log, or was used
      */
     synchronized Account makeManager(String given, String userName, String displayName, String password) {
-        boolean isRight = secret != null
+        boolean isRight = isDue()
                 && given != null
                 && MessageDigest.isEqual(
                         secret.getBytes(StandardCharsets.UTF_8), given.getBytes(StandardCharsets.UTF_8));
