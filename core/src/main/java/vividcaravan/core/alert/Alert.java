@@ -85,49 +85,38 @@ public record Alert(
     }
 
     private Alert seen(Finding.Raised found) {
-        boolean runSoft = isRunSoft || found.evidence().isRunSoft();
-        return new Alert(
-                id, position, kind, urgency, state, openedAt, closedAt, found.at(), true, runSoft, evidence, entries);
+        Next next = new Next();
+        next.lastSeenAt = found.at();
+        next.isActive = true;
+        next.isRunSoft |= found.evidence().isRunSoft();
+        return next.alert();
     }
 
     private Alert step(AlertEntry.Change change, Finding.Raised found) {
         boolean callsAgain =
                 state != AlertState.NEW && (change != AlertEntry.Change.GREW || found.urgency() != urgency);
-        AlertState next = callsAgain ? moveTo(AlertState.NEW) : state;
-        return new Alert(
-                id,
-                position,
-                found.kind(),
-                found.urgency(),
-                next,
-                openedAt,
-                null,
-                found.at(),
-                true,
-                isRunSoft || found.evidence().isRunSoft(),
-                found.evidence(),
-                with(new AlertEntry(found.at(), change, found.kind(), found.urgency(), null, null)));
+        Next next = new Next();
+        next.kind = found.kind();
+        next.urgency = found.urgency();
+        next.state = callsAgain ? moveTo(AlertState.NEW) : state;
+        next.closedAt = null;
+        next.lastSeenAt = found.at();
+        next.isActive = true;
+        next.isRunSoft |= found.evidence().isRunSoft();
+        next.evidence = found.evidence();
+        return next.with(new AlertEntry(found.at(), change, found.kind(), found.urgency(), null, null));
     }
 
     /** This alert after the readings came back inside the limits. */
     public Alert recovered(long at) {
+        Next next = new Next();
+        next.lastSeenAt = at;
+        next.isActive = false;
         if (state == AlertState.CLOSED || state == AlertState.RECOVERED) {
-            return new Alert(
-                    id, position, kind, urgency, state, openedAt, closedAt, at, false, isRunSoft, evidence, entries);
+            return next.alert();
         }
-        return new Alert(
-                id,
-                position,
-                kind,
-                urgency,
-                moveTo(AlertState.RECOVERED),
-                openedAt,
-                null,
-                at,
-                false,
-                isRunSoft,
-                evidence,
-                with(new AlertEntry(at, AlertEntry.Change.RECOVERED, kind, urgency, null, null)));
+        next.state = moveTo(AlertState.RECOVERED);
+        return next.with(new AlertEntry(at, AlertEntry.Change.RECOVERED, kind, urgency, null, null));
     }
 
     /** This alert after the readings proved something: closed if that is proof enough for its fault. */
@@ -173,20 +162,10 @@ public record Alert(
         return handled(AlertState.SHELVED, AlertEntry.Change.SHELVED, who, reason, at);
     }
 
-    private Alert handled(AlertState next, AlertEntry.Change change, String who, String note, long at) {
-        return new Alert(
-                id,
-                position,
-                kind,
-                urgency,
-                moveTo(next),
-                openedAt,
-                null,
-                lastSeenAt,
-                isActive,
-                isRunSoft,
-                evidence,
-                with(new AlertEntry(at, change, kind, urgency, who, note)));
+    private Alert handled(AlertState to, AlertEntry.Change change, String who, String note, long at) {
+        Next next = new Next();
+        next.state = moveTo(to);
+        return next.with(new AlertEntry(at, change, kind, urgency, who, note));
     }
 
     /**
@@ -209,77 +188,41 @@ public record Alert(
     }
 
     private Alert closed(AlertEntry entry) {
-        return new Alert(
-                id,
-                position,
-                kind,
-                urgency,
-                moveTo(AlertState.CLOSED),
-                openedAt,
-                entry.at(),
-                lastSeenAt,
-                isActive && entry.change() == AlertEntry.Change.CLOSED,
-                isRunSoft,
-                evidence,
-                with(entry));
+        Next next = new Next();
+        next.state = moveTo(AlertState.CLOSED);
+        next.closedAt = entry.at();
+        next.isActive &= entry.change() == AlertEntry.Change.CLOSED;
+        return next.with(entry);
     }
 
     /** This alert with newer figures for whoever reads it now; its record stays. */
     public Alert showing(Evidence newer) {
-        return new Alert(
-                id,
-                position,
-                kind,
-                urgency,
-                state,
-                openedAt,
-                closedAt,
-                lastSeenAt,
-                isActive,
-                isRunSoft,
-                newer,
-                entries);
+        Next next = new Next();
+        next.evidence = newer;
+        return next.alert();
     }
 
     /** This alert under its lasting identity. */
     public Alert withId(long lasting) {
-        return new Alert(
-                lasting,
-                position,
-                kind,
-                urgency,
-                state,
-                openedAt,
-                closedAt,
-                lastSeenAt,
-                isActive,
-                isRunSoft,
-                evidence,
-                entries);
+        Next next = new Next();
+        next.id = lasting;
+        return next.alert();
     }
 
     /** This alert with what {@code judged} says of the same fault, and with what people did to this one. */
     public Alert withEvidenceOf(Alert judged) {
-        List<AlertEntry> merged = new ArrayList<>(judged.entries);
-        entries.stream().filter(entry -> entry.who() != null).forEach(merged::add);
         boolean isHandled = judged.state == AlertState.NEW
                 && judged.urgency == urgency
                 && (state == AlertState.ACKNOWLEDGED || state == AlertState.IN_HAND || state == AlertState.SHELVED);
         boolean isClosedByHand =
                 state == AlertState.CLOSED && entries.get(entries.size() - 1).who() != null;
-        return new Alert(
-                id,
-                position,
-                judged.kind,
-                judged.urgency,
-                isHandled || isClosedByHand ? state : judged.state,
-                openedAt,
-                isClosedByHand ? closedAt : judged.closedAt,
-                judged.lastSeenAt,
-                judged.isActive,
-                judged.isRunSoft,
-                judged.evidence,
-                merged);
+        Next next = judged.new Next();
+        next.id = id;
+        next.openedAt = openedAt;
+        next.state = isHandled || isClosedByHand ? state : judged.state;
+        next.closedAt = isClosedByHand ? closedAt : judged.closedAt;
+        entries.stream().filter(entry -> entry.who() != null).forEach(next.entries::add);
+        return next.alert();
     }
 
     private AlertState moveTo(AlertState next) {
@@ -291,9 +234,39 @@ public record Alert(
         return next;
     }
 
-    private List<AlertEntry> with(AlertEntry entry) {
-        List<AlertEntry> longer = new ArrayList<>(entries);
-        longer.add(entry);
-        return longer;
+    /** The alert that follows this one: the same until something is set. */
+    private final class Next {
+        private long id = Alert.this.id;
+        private AlertKind kind = Alert.this.kind;
+        private Urgency urgency = Alert.this.urgency;
+        private AlertState state = Alert.this.state;
+        private long openedAt = Alert.this.openedAt;
+        private Long closedAt = Alert.this.closedAt;
+        private long lastSeenAt = Alert.this.lastSeenAt;
+        private boolean isActive = Alert.this.isActive;
+        private boolean isRunSoft = Alert.this.isRunSoft;
+        private Evidence evidence = Alert.this.evidence;
+        private final List<AlertEntry> entries = new ArrayList<>(Alert.this.entries);
+
+        private Alert with(AlertEntry entry) {
+            entries.add(entry);
+            return alert();
+        }
+
+        private Alert alert() {
+            return new Alert(
+                    id,
+                    position,
+                    kind,
+                    urgency,
+                    state,
+                    openedAt,
+                    closedAt,
+                    lastSeenAt,
+                    isActive,
+                    isRunSoft,
+                    evidence,
+                    entries);
+        }
     }
 }
