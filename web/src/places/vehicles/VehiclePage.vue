@@ -63,7 +63,11 @@ const { data: chart } = useChart(() =>
     </div>
 
     <ul v-if="vehicle.alerts.length" class="mt-3 border-t border-rule">
-      <li v-for="alert in vehicle.alerts" :key="alert.id" class="flex gap-2.5 border-b border-rule py-1.5">
+      <li
+        v-for="alert in vehicle.alerts"
+        :key="alert.id"
+        class="flex flex-wrap gap-x-2.5 border-b border-rule py-1.5 sm:flex-nowrap"
+      >
         <span class="mt-1"><UrgencyMark :urgency="alert.urgency" /></span>
         <span class="w-32 shrink-0 font-semibold" :class="urgencyText(alert.urgency)">{{
           urgencyWords(alert.urgency)

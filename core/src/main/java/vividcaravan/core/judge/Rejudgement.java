@@ -7,7 +7,6 @@ import java.util.function.LongSupplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertState;
-import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 
 /**
@@ -17,8 +16,6 @@ import vividcaravan.core.fitting.Fitting;
  */
 public final class Rejudgement {
 
-    private final Position position;
-    private final long from;
     private final VehicleJudge judge;
     private final AlertBook book;
     private final List<Alert> former = new ArrayList<>();
@@ -26,13 +23,10 @@ public final class Rejudgement {
     /**
      * Begins judging a wheel again.
      *
-     * @param position the wheel
      * @param from the time from which everything is judged again, epoch milliseconds; a stay's beginning
      * @param known every alert the wheel ever had, as it is now
      */
-    public Rejudgement(Position position, long from, VehicleRules rules, List<Alert> known) {
-        this.position = position;
-        this.from = from;
+    public Rejudgement(long from, VehicleRules rules, List<Alert> known) {
         this.judge = new VehicleJudge(rules);
         long[] provisional = {0};
         this.book = new AlertBook(() -> --provisional[0]);
@@ -89,15 +83,5 @@ public final class Rejudgement {
             }
         }
         return outcome;
-    }
-
-    /** The wheel. */
-    public Position position() {
-        return position;
-    }
-
-    /** The time from which everything is judged again, epoch milliseconds. */
-    public long from() {
-        return from;
     }
 }

@@ -49,12 +49,6 @@ final class Stage {
         }
     }
 
-    void reset() {
-        isRaised = false;
-        beyond = 0;
-        inside = 0;
-    }
-
     void writeTo(DataOutput out) throws IOException {
         out.writeBoolean(isRaised);
         out.writeByte(beyond);

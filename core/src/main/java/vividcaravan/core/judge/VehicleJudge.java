@@ -45,11 +45,6 @@ public final class VehicleJudge {
         wheels.keySet().removeIf(code -> newRules.at(Position.parse(code)).isEmpty());
     }
 
-    /** Forgets all that was seen at a wheel. */
-    public void forget(Position position) {
-        wheels.remove(position.code());
-    }
-
     /** Takes over what {@code other} has seen at a wheel. */
     public void takeOver(Position position, VehicleJudge other) {
         wheels.remove(position.code());

@@ -144,7 +144,7 @@ class VehicleJudgePropertiesTest {
 
     /** Judges everything as if it had been known in time. */
     private static List<Alert> inHindsight(List<Fitting> stays, List<List<Reading>> readings) {
-        Rejudgement judgement = new Rejudgement(WHEEL, 0, RULES, List.of());
+        Rejudgement judgement = new Rejudgement(0, RULES, List.of());
         for (int i = 0; i < stays.size(); i++) {
             Fitting stay = stays.get(i);
             readings.get(i).stream().filter(r -> stay.covers(r.at())).forEach(r -> judgement.judge(stay, r));
@@ -174,7 +174,7 @@ class VehicleJudgePropertiesTest {
                         believed.add(changed);
                     }));
         }
-        Rejudgement correction = new Rejudgement(WHEEL, 0, RULES, believed);
+        Rejudgement correction = new Rejudgement(0, RULES, believed);
         ofFirst.stream().filter(r -> truth.get(0).covers(r.at())).forEach(r -> correction.judge(truth.get(0), r));
         ofSecond.stream().filter(r -> truth.get(1).covers(r.at())).forEach(r -> correction.judge(truth.get(1), r));
         List<Alert> corrected = correction.outcome(ids::incrementAndGet, 0);

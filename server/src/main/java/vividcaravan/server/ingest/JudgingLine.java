@@ -270,7 +270,7 @@ class JudgingLine implements WriterState {
         List<Alert> known = alerts.ofWheel(session, vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
         List<Fitting> stays = fleet.staysAt(vehicle, position, from, Fitting.OPEN);
-        Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), known);
+        Rejudgement rejudgement = new Rejudgement(from, vehicle.rules(), known);
         for (Fitting stay : stays) {
             KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
             long end = sensor.newest() == null

@@ -37,10 +37,6 @@ final class ReadingBlock {
         return List.copyOf(entries);
     }
 
-    synchronized int size() {
-        return entries.size();
-    }
-
     synchronized boolean isDirty() {
         return isDirty;
     }

@@ -3,6 +3,7 @@ package vividcaravan.server.platform;
 import java.net.URI;
 import java.util.List;
 import java.util.Map;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
@@ -45,6 +46,15 @@ class Problems extends ResponseEntityExceptionHandler {
         String message = "\"" + e.getValue() + "\" cannot be read here. See /api/v1/openapi.json for what is allowed.";
         return answer(
                 HttpStatus.BAD_REQUEST, message, List.of(new Refusal.Fault(e.getName(), message)), new HttpHeaders());
+    }
+
+    @ExceptionHandler(InvalidParameterException.class)
+    ResponseEntity<ProblemDetail> undecodable(InvalidParameterException e) {
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                "The parameters cannot be read. Encode them as UTF-8 with percent signs.",
+                List.of(),
+                new HttpHeaders());
     }
 
     @ExceptionHandler(AccessDeniedException.class)

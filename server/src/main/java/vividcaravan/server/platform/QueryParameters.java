@@ -8,6 +8,9 @@ import org.jspecify.annotations.Nullable;
 /** Reads query parameters and says in words what is wrong with them. */
 public final class QueryParameters {
 
+    private static final Instant EARLIEST = Instant.parse("0001-01-01T00:00:00Z");
+    private static final Instant LATEST = Instant.parse("9999-12-31T23:59:59Z");
+
     private QueryParameters() {}
 
     /**
@@ -21,7 +24,9 @@ public final class QueryParameters {
         }
         try {
             // A plus sign that was not encoded arrives as a space.
-            return OffsetDateTime.parse(text.replace(' ', '+')).toInstant();
+            Instant time = OffsetDateTime.parse(text.replace(' ', '+')).toInstant();
+            // Farther out there is nothing, and milliseconds and the database run out of numbers.
+            return time.isBefore(EARLIEST) ? EARLIEST : time.isAfter(LATEST) ? LATEST : time;
         } catch (DateTimeException e) {
             throw Refusal.badRequest(name, "\"" + text + "\" is no time; write it like 2026-11-20T06:31:07Z.");
         }

@@ -154,6 +154,38 @@ class AlertsContractTest {
                 .isEqualTo(query.substring(0, query.indexOf('=')));
     }
 
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/api/v1/alerts?since=%FF",
+                "/api/v1/alerts?cursor=%F0%9F",
+                "/api/v1/alerts?since=-999999999-01-01T00:00:00Z",
+                "/api/v1/alerts?since=%2B999999999-12-31T23:59:59Z",
+                "/api/v1/alerts?limit=1&limit=2",
+                "/api/v1/vehicles/MX/wheels/1L/chart?to=-999999999-01-01T00:00:00Z",
+                "/api/v1/vehicles/%2F",
+                "/api/v1/vehicles/%FF%FE",
+                "/api/v1/alerts;x=1",
+                "/%2e%2e/"
+            })
+    void nothingThatAClientCanAskBreaksTheServer(String path) {
+        assertThat(door.get(path.replace("MX", truck.ref())).status()).isLessThan(500);
+    }
+
+    @Test
+    void brokenFormsDoNotEither() {
+        byte[] broken = {(byte) 0xFF, (byte) 0xFE, '=', '%', 'F', 'F'};
+
+        for (String path : List.of("tokens", "accounts", "session", "set-up", "readings", "fleet-imports")) {
+            Door.Answer answer = door.send(
+                    "POST",
+                    "/api/v1/" + path,
+                    broken,
+                    java.util.Map.of("Content-Type", "application/x-www-form-urlencoded"));
+            assertThat(answer.status()).as(path).isBetween(400, 499);
+        }
+    }
+
     @Test
     void anUnknownVehicleOrAlertIsNotFound() {
         assertThat(door.get("/api/v1/alerts?vehicle=NOBODY").status()).isEqualTo(404);
