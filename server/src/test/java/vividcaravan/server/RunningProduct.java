@@ -5,8 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
-import org.junit.jupiter.api.extension.ParameterContext;
-import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -15,7 +13,7 @@ import org.springframework.context.ConfigurableApplicationContext;
  * Starts the real application on a free port and an empty folder, once for all tests that ask for it, and hands out a
  * {@link Door} to it. (Spring's own extension does not run on JUnit 5 with this version of Boot.)
  */
-public final class RunningProduct implements BeforeAllCallback, ParameterResolver {
+public final class RunningProduct implements BeforeAllCallback {
 
     public static final String TOKEN = "token-of-the-tests-only";
 
@@ -53,15 +51,9 @@ public final class RunningProduct implements BeforeAllCallback, ParameterResolve
         }
     }
 
-    @Override
-    public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
-        return parameter.getParameter().getType() == Door.class
-                || parameter.getParameter().getType() == ConfigurableApplicationContext.class;
-    }
-
-    @Override
-    public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
-        return parameter.getParameter().getType() == Door.class ? door() : context;
+    /** A part of the running product, for what cannot be seen from outside. */
+    public static <T> T bean(Class<T> type) {
+        return context.getBean(type);
     }
 
     /** The product's HTTP door, with a manager's token. */

@@ -6,6 +6,8 @@ import static vividcaravan.server.Door.reading;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.Socket;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
@@ -17,6 +19,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.zip.GZIPOutputStream;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -502,6 +506,60 @@ class ReadingsContractTest {
                         .get("message")
                         .asString())
                 .contains("given twice");
+    }
+
+    @Test
+    void anUnknownCodeIsKeptAsAStranger() {
+        String code = "FACADE";
+
+        door.readings(array(
+                List.of(reading(code, now.minusSeconds(60), 640, 20), reading(code.toLowerCase(), now, 650, 21))));
+
+        Object[] stranger;
+        try (StatelessSession session =
+                RunningProduct.bean(SessionFactory.class).openStatelessSession()) {
+            stranger = session.createNativeQuery(
+                            "select readings, pressure_kpa from stranger where code = :code", Object[].class)
+                    .setParameter("code", code)
+                    .getSingleResult();
+        }
+        assertThat(stranger).containsExactly(2L, 650.0);
+    }
+
+    @Test
+    void overCapacityItSaysWhenToComeAgainAndRecovers() throws IOException {
+        URI address = URI.create(door.address);
+        List<Socket> slow = new ArrayList<>();
+        try {
+            // Bodies that begin and do not go on.
+            for (int i = 0; i < 20; i++) {
+                Socket socket = new Socket(address.getHost(), address.getPort());
+                socket.getOutputStream()
+                        .write(("POST /api/v1/readings HTTP/1.1\r\nHost: localhost\r\nAuthorization: Bearer "
+                                        + RunningProduct.TOKEN
+                                        + "\r\nContent-Type: application/x-ndjson\r\nContent-Length: 1000\r\n\r\n{")
+                                .getBytes(StandardCharsets.US_ASCII));
+                slow.add(socket);
+            }
+            Door.Answer refused = untilStatusIs(503);
+
+            assertThat(refused.headers().firstValue("Retry-After")).contains("1");
+        } finally {
+            for (Socket socket : slow) {
+                socket.close();
+            }
+        }
+        untilStatusIs(200);
+    }
+
+    private Door.Answer untilStatusIs(int status) {
+        Instant until = Instant.now().plusSeconds(30);
+        Door.Answer answer;
+        do {
+            answer = door.readings("[]");
+        } while (answer.status() != status && Instant.now().isBefore(until));
+        assertThat(answer.status()).isEqualTo(status);
+        return answer;
     }
 
     @Test

@@ -1,0 +1,2 @@
+/** What a tyre can carry and what pressure a load asks for. May depend on {@code units}. */
+package vividcaravan.core.planning;
