@@ -13,6 +13,8 @@ const isBusy = ref(false);
 const outcome = ref('');
 const trouble = ref<Problem>();
 
+const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+
 async function bringIn(): Promise<void> {
   const chosen = file.value?.files?.[0];
   if (!chosen) return;
@@ -29,7 +31,7 @@ async function bringIn(): Promise<void> {
     }
     const body = isUpdate.value ? { ...document, onExisting: 'update' } : document;
     const imported = await answer(http.POST('/api/v1/fleet-imports', { body }));
-    outcome.value = `Brought in: ${imported.vehicles} vehicles with ${imported.sensors} sensors. They are in service now.`;
+    outcome.value = `Brought in and in service now: ${counted(imported.vehicles, 'vehicle')} with ${counted(imported.sensors, 'sensor')}.`;
     await queries.invalidateQueries();
   } catch (e) {
     trouble.value = e instanceof Problem ? e : new Problem((e as Error).message, 0);

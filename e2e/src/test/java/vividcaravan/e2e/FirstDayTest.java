@@ -93,7 +93,7 @@ class FirstDayTest extends InBrowser {
         bringIn(page, broken);
         assertThat(page.getByText("$.vehicles[0].axles[0].role")).isVisible();
         bringIn(page, Files.writeString(folder.resolve("fleet.json"), fleet()));
-        assertThat(page.getByText("Brought in: 1 vehicles with 3 sensors")).isVisible();
+        assertThat(page.getByText("in service now: 1 vehicle with 3 sensors")).isVisible();
 
         // A token for the receiver, shown once.
         page.getByPlaceholder("such as: gate receiver").fill("gate receiver");

@@ -19,6 +19,7 @@ public final class Rejudgement {
     private final VehicleJudge judge;
     private final AlertBook book;
     private final List<Alert> former = new ArrayList<>();
+    private final List<Alert> opened = new ArrayList<>();
 
     /**
      * Begins judging a wheel again.
@@ -38,8 +39,6 @@ public final class Rejudgement {
             }
         }
     }
-
-    private final List<Alert> opened = new ArrayList<>();
 
     /** Judges the next reading; readings come in the order of their time. */
     public void judge(Fitting stay, Reading reading) {
