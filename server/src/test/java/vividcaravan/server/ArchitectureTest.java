@@ -27,6 +27,8 @@ class ArchitectureTest {
             .definedBy("vividcaravan.server.vehicles..")
             .layer("alerts")
             .definedBy("vividcaravan.server.alerts..")
+            .layer("history")
+            .definedBy("vividcaravan.server.history..")
             .layer("ingest")
             .definedBy("vividcaravan.server.ingest..")
             .layer("live")
@@ -43,10 +45,12 @@ class ArchitectureTest {
             .mayOnlyBeAccessedByLayers("demo")
             .whereLayer("ingest")
             .mayOnlyBeAccessedByLayers("live", "demo")
+            .whereLayer("history")
+            .mayOnlyBeAccessedByLayers("ingest")
             .whereLayer("alerts")
             .mayOnlyBeAccessedByLayers("ingest", "live", "demo")
             .whereLayer("vehicles")
-            .mayOnlyBeAccessedByLayers("alerts", "ingest", "live", "office", "demo")
+            .mayOnlyBeAccessedByLayers("alerts", "history", "ingest", "live", "office", "demo")
             .whereLayer("access")
             .mayOnlyBeAccessedByLayers("office", "demo");
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.history.ReadingCodec;
 
 /**
  * What was accepted and is not yet in its block: append-only rows in two tables used in turn, so that a consumed one is

@@ -1,15 +1,7 @@
 package vividcaravan.server.ingest;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.DataInputStream;
-import java.io.DataOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Clock;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -18,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hibernate.StatelessSession;
-import org.hibernate.Transaction;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -26,13 +17,12 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertState;
-import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
-import vividcaravan.core.judge.Rejudgement;
 import vividcaravan.server.alerts.AlertStore;
-import vividcaravan.server.platform.Ids;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.history.BlockStore;
+import vividcaravan.server.history.HistoryKeeper;
+import vividcaravan.server.history.ReadingCodec;
 import vividcaravan.server.platform.Write;
 import vividcaravan.server.platform.WriterState;
 import vividcaravan.server.vehicles.FittingsChanged;
@@ -50,38 +40,39 @@ import vividcaravan.server.vehicles.VehicleRedescribed;
 class JudgingLine implements WriterState {
 
     private static final Logger LOG = LoggerFactory.getLogger(JudgingLine.class);
-    private static final long TURN_OVER_READINGS = 2_000_000;
-    private static final long TURN_OVER_MILLIS = 3_600_000;
-    private static final int BLOCKS_AT_ONCE = 500;
-
     private final FleetDirectory fleet;
     private final AlertStore alerts;
     private final BlockStore blocks;
+    private final HistoryKeeper history;
     private final Journal journal;
+    private final JournalClosing closing;
+    private final JournalReplay replay;
+    private final WheelRejudging rejudging;
     private final Strangers strangers;
-    private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
-
-    private final Deque<Long> blocksToWrite = new ArrayDeque<>();
-    private boolean isClosing;
-    private long turnedOverAt;
 
     JudgingLine(
             FleetDirectory fleet,
             AlertStore alerts,
             BlockStore blocks,
+            HistoryKeeper history,
             Journal journal,
+            JournalClosing closing,
+            JournalReplay replay,
+            WheelRejudging rejudging,
             Strangers strangers,
-            Ids ids,
             Clock clock,
             ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.alerts = alerts;
         this.blocks = blocks;
+        this.history = history;
         this.journal = journal;
+        this.closing = closing;
         this.strangers = strangers;
-        this.ids = ids;
+        this.replay = replay;
+        this.rejudging = rejudging;
         this.clock = clock;
         this.events = events;
     }
@@ -91,53 +82,12 @@ class JudgingLine implements WriterState {
         fleet.load(session);
         alerts.load(session);
         strangers.load(session);
-        blocks.clear();
-        blocksToWrite.clear();
-        loadJudgements(session);
-        long[] replayed = {0};
-        journal.load(session, (seq, entries) -> {
-            entries.forEach(entry -> replay(session, seq, entry));
-            replayed[0] += entries.size();
-        });
+        history.load(session);
+        long replayed = replay.replay(session);
         fleet.vehicles().forEach(this::publishConditions);
-        // The other table may hold rows whose blocks were not all written: they are in memory now, so write them first.
-        blocksToWrite.addAll(blocks.dirty());
-        isClosing = true;
-        turnedOverAt = clock.millis();
-        if (replayed[0] > 0) {
-            LOG.info("Took up {} readings from the journal", replayed[0]);
-        }
-    }
-
-    private void loadJudgements(StatelessSession session) {
-        List<Object[]> rows = session.createNativeQuery(
-                        "select vehicle_id, seq, payload from judgement", Object[].class)
-                .getResultList();
-        for (Object[] row : rows) {
-            VehicleInService vehicle =
-                    fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
-            vehicle.judgedUpTo(((Number) row[1]).longValue());
-            try {
-                vehicle.judge().readFrom(new DataInputStream(new ByteArrayInputStream((byte[]) row[2])));
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        }
-    }
-
-    private void replay(StatelessSession session, long seq, ReadingCodec.Entry entry) {
-        KnownSensor sensor = fleet.sensor(entry.sensor()).orElseThrow();
-        Reading reading = entry.reading();
-        boolean isJudged = entry.isMarked();
-        boolean isLate = !isJudged && reading.at() <= sensor.newestJudgedAt();
-        // What is known of the newest reading may be from before the journal, so look for the block in the database.
-        blocks.add(session, sensor.id(), reading, Long.MAX_VALUE, isLate);
-        sensor.heard(reading);
-        if (isJudged) {
-            sensor.judgedUpTo(reading.at());
-            sensor.fittingAt(reading.at()).flatMap(stay -> fleet.vehicle(stay.vehicle())
-                    .filter(vehicle -> vehicle.judgedSeq() < seq)
-                    .map(vehicle -> vehicle.judge().judge(stay, reading, finding -> {})));
+        closing.begin();
+        if (replayed > 0) {
+            LOG.info("Took up {} readings from the journal", replayed);
         }
     }
 
@@ -193,8 +143,8 @@ class JudgingLine implements WriterState {
                 journal.append(session, accepted);
             }
             changed.values().forEach(alert -> alerts.save(session, vehicleOfAlert.get(alert.id()), alert));
-            outOfOrder.forEach((wheel, since) ->
-                    judgeAgain(session, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
+            outOfOrder.forEach((wheel, since) -> rejudging.judgeAgain(
+                    session, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
             return new Tally(accepted.size(), duplicates, unknown);
         }
 
@@ -251,7 +201,7 @@ class JudgingLine implements WriterState {
             }
         }
         if (vehicle.everFitted().stream().anyMatch(sensor -> sensor.newest() != null)) {
-            saveJudgement(event.session(), vehicle);
+            closing.save(event.session(), vehicle);
         }
     }
 
@@ -260,135 +210,15 @@ class JudgingLine implements WriterState {
         event.vehicle().everFitted().forEach(sensor -> strangers.forget(sensor.code()));
         boolean wasHeard = event.vehicle().everFitted().stream().anyMatch(sensor -> sensor.newest() != null);
         if (wasHeard) {
-            event.since().forEach((position, since) -> judgeAgain(event.session(), event.vehicle(), position, since));
-            saveJudgement(event.session(), event.vehicle());
+            event.since()
+                    .forEach((position, since) ->
+                            rejudging.judgeAgain(event.session(), event.vehicle(), position, since));
+            closing.save(event.session(), event.vehicle());
         }
-    }
-
-    /** Judges a wheel again whose record is different from {@code since} on. */
-    private void judgeAgain(StatelessSession session, VehicleInService vehicle, Position position, long since) {
-        List<Alert> known = alerts.ofWheel(session, vehicle.id(), position);
-        long from = beginning(vehicle, position, since, known);
-        List<Fitting> stays = fleet.staysAt(vehicle, position, from, Fitting.OPEN);
-        Rejudgement rejudgement = new Rejudgement(from, vehicle.rules(), known);
-        for (Fitting stay : stays) {
-            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
-            long end = sensor.newest() == null
-                    ? stay.from()
-                    : Math.min(stay.to(), sensor.newest().at() + 1);
-            blocks.read(
-                    stay.sensor(),
-                    stay.from(),
-                    end,
-                    entry -> {
-                        if (!entry.isMarked()) {
-                            rejudgement.judge(stay, entry.reading());
-                            sensor.judgedUpTo(entry.reading().at());
-                        }
-                    },
-                    () -> false);
-        }
-        vehicle.judge().takeOver(position, rejudgement.judge());
-        Map<Long, Alert> all = new LinkedHashMap<>();
-        known.forEach(alert -> all.put(alert.id(), alert));
-        for (Alert alert : rejudgement.outcome(() -> ids.next("alert"), clock.millis())) {
-            if (!alert.equals(all.put(alert.id(), alert))) {
-                alerts.saveRewritten(session, vehicle, alert);
-            }
-        }
-        vehicle.book().forget(position);
-        all.values().forEach(vehicle.book()::restore);
-        vehicle.publishAlerts();
-        vehicle.judged(position);
-    }
-
-    /**
-     * Where to begin, so that nothing that is judged again was half judged before: with the stay that {@code since} falls
-     * into or ends, and earlier still while an alert reaches across.
-     */
-    private long beginning(VehicleInService vehicle, Position position, long since, List<Alert> known) {
-        long from = startOfStay(vehicle, position, since - 1).orElse(since);
-        long before;
-        do {
-            before = from;
-            for (Alert alert : known) {
-                if (alert.openedAt() < from && alert.isJudgedAfter(from)) {
-                    from = startOfStay(vehicle, position, alert.openedAt()).orElse(alert.openedAt());
-                }
-            }
-        } while (from < before);
-        return from;
-    }
-
-    private Optional<Long> startOfStay(VehicleInService vehicle, Position position, long at) {
-        return fleet.staysAt(vehicle, position, at, at + 1).stream().findFirst().map(Fitting::from);
-    }
-
-    private void saveJudgement(StatelessSession session, VehicleInService vehicle) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (DataOutputStream out = new DataOutputStream(bytes)) {
-            vehicle.judge().writeTo(out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        vehicle.judgedUpTo(journal.lastSeq());
-        session.doWork(connection -> {
-            try (java.sql.PreparedStatement merge = connection.prepareStatement(
-                    "merge into judgement (vehicle_id, seq, payload) key (vehicle_id) values (?, ?, ?)")) {
-                merge.setLong(1, vehicle.id());
-                merge.setLong(2, vehicle.judgedSeq());
-                merge.setBytes(3, bytes.toByteArray());
-                merge.executeUpdate();
-            }
-        });
     }
 
     @Override
     public boolean tidy(StatelessSession session) {
-        if (!isClosing) {
-            boolean isDue = journal.readingsInCurrent() >= TURN_OVER_READINGS
-                    || journal.readingsInCurrent() > 0 && clock.millis() - turnedOverAt >= TURN_OVER_MILLIS;
-            if (!isDue) {
-                return false;
-            }
-            turnOver(session);
-            return true;
-        }
-        if (!blocksToWrite.isEmpty()) {
-            writeSomeBlocks(session);
-            return true;
-        }
-        SingleWriter.sync(session);
-        journal.truncateOther(session);
-        isClosing = false;
-        blocks.evict(sensor ->
-                fleet.sensor(sensor).map(KnownSensor::newest).map(Reading::at).orElse(Long.MIN_VALUE));
-        return false;
-    }
-
-    private void turnOver(StatelessSession session) {
-        Transaction transaction = session.beginTransaction();
-        for (VehicleInService vehicle : fleet.vehicles()) {
-            if (vehicle.takeTouched()) {
-                saveJudgement(session, vehicle);
-            }
-        }
-        fleet.saveHeard(session);
-        journal.turnOver(session);
-        transaction.commit();
-        SingleWriter.sync(session);
-        blocksToWrite.addAll(blocks.dirty());
-        isClosing = true;
-        turnedOverAt = clock.millis();
-    }
-
-    private void writeSomeBlocks(StatelessSession session) {
-        List<Long> some = new ArrayList<>();
-        while (some.size() < BLOCKS_AT_ONCE && !blocksToWrite.isEmpty()) {
-            some.add(blocksToWrite.removeFirst());
-        }
-        Transaction transaction = session.beginTransaction();
-        blocks.write(session, some);
-        transaction.commit();
+        return closing.tidy(session) || !closing.isClosing() && history.tidy(session);
     }
 }

@@ -8,7 +8,7 @@ import org.springframework.stereotype.Component;
 class DatabaseFile implements JdbcConnectionDetails {
 
     /** Acknowledged means on disk: see docs/architecture.md, "Durable". */
-    private static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE";
+    private static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE;CACHE_SIZE=65536";
 
     private final VividProperties properties;
 

@@ -1,5 +1,7 @@
 package vividcaravan.server.vehicles;
 
+import java.sql.PreparedStatement;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -87,26 +89,25 @@ public class FleetDirectory {
                 .getResultList();
     }
 
-    /** Writes what was heard of sensors since the last time. */
-    public void saveHeard(StatelessSession session) {
-        for (KnownSensor sensor : sensors.values()) {
-            if (sensor.takeTouched()) {
-                session.createNativeMutationQuery(
-                                "update sensor set newest_reading = :reading, newest_judged_at = :judged,"
-                                        + " clock_wrong_at = :wrong where id = :id")
-                        .setParameter(
-                                "reading",
-                                sensor.newest() == null ? null : ReadingBytes.write(sensor.newest()),
-                                byte[].class)
-                        .setParameter(
-                                "judged",
-                                sensor.newestJudgedAt() == Long.MIN_VALUE ? null : sensor.newestJudgedAt(),
-                                Long.class)
-                        .setParameter("wrong", sensor.clockWrongAt(), java.time.Instant.class)
-                        .setParameter("id", sensor.id())
-                        .executeUpdate();
+    /** Writes what was last heard of some sensors. */
+    public void saveHeard(StatelessSession session, List<KnownSensor> heard) {
+        session.doWork(connection -> {
+            try (PreparedStatement update = connection.prepareStatement(
+                    "update sensor set newest_reading = ?, newest_judged_at = ?, clock_wrong_at = ? where id = ?")) {
+                for (KnownSensor sensor : heard) {
+                    update.setBytes(1, sensor.newest() == null ? null : ReadingBytes.write(sensor.newest()));
+                    update.setObject(2, sensor.newestJudgedAt() == Long.MIN_VALUE ? null : sensor.newestJudgedAt());
+                    update.setObject(
+                            3,
+                            sensor.clockWrongAt() == null
+                                    ? null
+                                    : sensor.clockWrongAt().atOffset(ZoneOffset.UTC));
+                    update.setLong(4, sensor.id());
+                    update.addBatch();
+                }
+                update.executeBatch();
             }
-        }
+        });
     }
 
     VehicleInService put(VehicleInService vehicle) {

@@ -1,4 +1,4 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.history;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;

@@ -1,4 +1,4 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.history;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;

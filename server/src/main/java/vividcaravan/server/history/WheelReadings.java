@@ -1,4 +1,4 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.history;
 
 import java.time.Instant;
 import java.util.List;

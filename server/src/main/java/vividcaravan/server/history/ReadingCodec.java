@@ -1,8 +1,8 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.history;
 
-import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import vividcaravan.core.judge.Reading;
 
@@ -10,7 +10,7 @@ import vividcaravan.core.judge.Reading;
  * Readings as bytes, exact: milliseconds, thousandths of a kPa and of a °C. Each field is written as its difference from
  * the one before in variable length, since one sensor's readings hardly differ.
  */
-final class ReadingCodec {
+public final class ReadingCodec {
 
     private static final byte FORMAT = 1;
     private static final int NO_PRESSURE = 1;
@@ -30,16 +30,22 @@ final class ReadingCodec {
      * @param sensor the sensor's identity; 0 where the container knows it
      * @param isMarked in a block: it came late and was not judged; in the journal: it was judged
      */
-    record Entry(long sensor, Reading reading, boolean isMarked) {}
+    public record Entry(long sensor, Reading reading, boolean isMarked) {}
 
-    static byte[] write(List<Entry> entries) {
+    /** All of them as bytes. */
+    public static byte[] write(List<Entry> entries) {
         Writer out = new Writer(entries.size());
         entries.forEach(out::add);
-        return out.bytes.toByteArray();
+        return out.bytes();
     }
 
-    private static final class Writer {
-        private final ByteArrayOutputStream bytes;
+    /** Takes readings one by one; its bytes can be had at any time. */
+    static final class Writer {
+        private static final int LONGEST_ENTRY = 64;
+
+        private byte[] body;
+        private int length;
+        private int count;
         private long sensor;
         private long at;
         private long pressure;
@@ -47,13 +53,22 @@ final class ReadingCodec {
         private long battery;
         private long rssi;
 
-        Writer(int count) {
-            bytes = new ByteArrayOutputStream(16 + count * 14);
-            bytes.write(FORMAT);
-            unsigned(count);
+        /**
+         * @param expected how many entries there will be, as far as known
+         */
+        Writer(int expected) {
+            body = new byte[LONGEST_ENTRY + expected * 14];
+        }
+
+        int count() {
+            return count;
         }
 
         void add(Entry entry) {
+            if (body.length - length < LONGEST_ENTRY) {
+                body = Arrays.copyOf(body, body.length + Math.max(LONGEST_ENTRY, body.length / 2));
+            }
+            count++;
             Reading r = entry.reading();
             int flags = (Double.isNaN(r.pressureKpa()) ? NO_PRESSURE : 0)
                     | (Double.isNaN(r.temperatureC()) ? NO_TEMPERATURE : 0)
@@ -62,7 +77,7 @@ final class ReadingCodec {
                     | (r.moving() != null ? HAS_MOVING : 0)
                     | (Boolean.TRUE.equals(r.moving()) ? IS_MOVING : 0)
                     | (entry.isMarked() ? MARK : 0);
-            bytes.write(flags);
+            body[length++] = (byte) flags;
             signed(entry.sensor() - sensor);
             sensor = entry.sensor();
             signed(r.at() - at);
@@ -88,29 +103,31 @@ final class ReadingCodec {
         }
 
         private void signed(long value) {
-            unsigned((value << 1) ^ (value >> 63));
+            length = VariableLength.unsigned((value << 1) ^ (value >> 63), body, length);
         }
 
-        private void unsigned(long value) {
-            long rest = value;
-            while ((rest & ~0x7FL) != 0) {
-                bytes.write((int) (rest & 0x7F | 0x80));
-                rest >>>= 7;
-            }
-            bytes.write((int) rest);
+        byte[] bytes() {
+            byte[] head = new byte[1 + VariableLength.LONGEST];
+            head[0] = FORMAT;
+            int headLength = VariableLength.unsigned(count, head, 1);
+            byte[] all = Arrays.copyOf(head, headLength + length);
+            System.arraycopy(body, 0, all, headLength, length);
+            return all;
         }
     }
 
     /**
+     * The readings in {@code bytes}, in the order in which they were written.
+     *
      * @throws IllegalStateException if the bytes were not written by a version this one understands
      */
-    static List<Entry> read(byte[] bytes) {
+    public static List<Entry> read(byte[] bytes) {
         ByteBuffer in = ByteBuffer.wrap(bytes);
         byte format = in.get();
         if (format != FORMAT) {
             throw new IllegalStateException("readings have format " + format + ", this version reads format " + FORMAT);
         }
-        int count = (int) unsigned(in);
+        int count = (int) VariableLength.unsigned(in);
         List<Entry> entries = new ArrayList<>(count);
         long sensor = 0;
         long at = 0;
@@ -120,12 +137,12 @@ final class ReadingCodec {
         int rssi = 0;
         for (int i = 0; i < count; i++) {
             int flags = in.get();
-            sensor += signed(in);
-            at += signed(in);
-            pressure += (flags & NO_PRESSURE) == 0 ? signed(in) : 0;
-            temperature += (flags & NO_TEMPERATURE) == 0 ? signed(in) : 0;
-            battery += (flags & HAS_BATTERY) != 0 ? (int) signed(in) : 0;
-            rssi += (flags & HAS_RSSI) != 0 ? (int) signed(in) : 0;
+            sensor += VariableLength.signed(in);
+            at += VariableLength.signed(in);
+            pressure += (flags & NO_PRESSURE) == 0 ? VariableLength.signed(in) : 0;
+            temperature += (flags & NO_TEMPERATURE) == 0 ? VariableLength.signed(in) : 0;
+            battery += (flags & HAS_BATTERY) != 0 ? (int) VariableLength.signed(in) : 0;
+            rssi += (flags & HAS_RSSI) != 0 ? (int) VariableLength.signed(in) : 0;
             Reading reading = new Reading(
                     at,
                     (flags & NO_PRESSURE) == 0 ? pressure / 1000.0 : Double.NaN,
@@ -136,23 +153,5 @@ final class ReadingCodec {
             entries.add(new Entry(sensor, reading, (flags & MARK) != 0));
         }
         return entries;
-    }
-
-    private static long signed(ByteBuffer in) {
-        long value = unsigned(in);
-        return (value >>> 1) ^ -(value & 1);
-    }
-
-    private static long unsigned(ByteBuffer in) {
-        long value = 0;
-        int shift = 0;
-        while (true) {
-            byte next = in.get();
-            value |= (long) (next & 0x7F) << shift;
-            if (next >= 0) {
-                return value;
-            }
-            shift += 7;
-        }
     }
 }

@@ -1,4 +1,4 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.history;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -68,23 +68,25 @@ class WheelReadingsController {
         Instant end = QueryParameters.time("to", to);
         int most = QueryParameters.limit(limit, 1_000, MOST);
         Instant now = clock.instant();
+        boolean isRaw = resolution == null || resolution.equals("raw");
+        // Nothing is kept beyond the retention and nothing is taken from the future, so looking farther finds nothing.
+        Instant oldest = isRaw ? now.minus(retention).minus(Duration.ofDays(1)) : Instant.EPOCH;
         long first = cursor != null
                 ? decode(cursor)
-                : bounded(start, now.minus(retention)).toEpochMilli();
-        long last = bounded(end, now.plusSeconds(180)).toEpochMilli();
+                : bounded(start == null ? now.minus(retention) : start, oldest, now)
+                        .toEpochMilli();
+        long last =
+                bounded(end == null ? now.plusSeconds(180) : end, oldest, now).toEpochMilli();
         if (end != null && start != null && end.isBefore(start)) {
             throw Refusal.badRequest("to", "\"to\" is before \"from\".");
         }
-        return resolution == null || resolution.equals("raw")
+        return isRaw
                 ? raw(vehicle, wheel, first, last, most)
                 : summaries(vehicle, wheel, first, last, most, resolution);
     }
 
-    private Instant bounded(@Nullable Instant wanted, Instant otherwise) {
-        // Nothing is kept beyond the retention and nothing is taken from the future, so looking farther finds nothing.
-        Instant oldest = clock.instant().minus(retention).minus(Duration.ofDays(1));
-        Instant newest = clock.instant().plusSeconds(180);
-        Instant time = wanted == null ? otherwise : wanted;
+    private static Instant bounded(Instant time, Instant oldest, Instant now) {
+        Instant newest = now.plusSeconds(180);
         return time.isBefore(oldest) ? oldest : time.isAfter(newest) ? newest : time;
     }
 
@@ -122,38 +124,63 @@ class WheelReadingsController {
         return Double.isNaN(value) ? null : value;
     }
 
+    /** A day is made of the UTC hours that begin in it, by the depot's clock. */
     private WheelReadings summaries(
             VehicleInService vehicle, Position wheel, long from, long to, int most, String resolution) {
         ZoneId zone = vehicle.depot().map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
         ChronoUnit unit = resolution.equals("day") ? ChronoUnit.DAYS : ChronoUnit.HOURS;
-        List<WheelReadings.Item> summaries = new ArrayList<>();
-        ReadingSummary[] open = {null};
-        history.each(
-                vehicle,
-                wheel,
-                from,
-                to,
-                (sensor, reading) -> {
-                    WheelReadings.Item item = item(sensor.code(), reading, vehicle);
-                    Instant start = item.at().atZone(zone).truncatedTo(unit).toInstant();
-                    if (open[0] == null || !open[0].isFor(sensor.code(), start)) {
-                        finish(open[0], summaries);
-                        open[0] = new ReadingSummary(sensor.code(), start);
-                    }
-                    open[0].add(item);
-                },
-                () -> summaries.size() > most);
-        finish(open[0], summaries);
-        if (summaries.size() <= most) {
-            return new WheelReadings(summaries, null);
+        List<WheelReadings.Item> items = new ArrayList<>();
+        Span[] open = {null};
+        history.eachHour(vehicle, wheel, from, to, (sensor, hour) -> {
+            Instant start = Instant.ofEpochMilli(hour.hour() * BlockStore.HOUR_MILLIS);
+            Instant beginning = unit == ChronoUnit.HOURS
+                    ? start
+                    : start.atZone(zone).truncatedTo(unit).toInstant();
+            if (open[0] != null && open[0].isFor(sensor.code(), beginning)) {
+                open[0] = new Span(sensor.code(), beginning, open[0].sum().plus(hour));
+            } else {
+                if (open[0] != null) {
+                    items.add(open[0].item());
+                }
+                open[0] = new Span(sensor.code(), beginning, hour);
+            }
+        });
+        if (open[0] != null) {
+            items.add(open[0].item());
+        }
+        if (items.size() <= most) {
+            return new WheelReadings(items, null);
         }
         return new WheelReadings(
-                summaries.subList(0, most), encode(summaries.get(most).at().toEpochMilli()));
+                items.subList(0, most), encode(items.get(most).at().toEpochMilli()));
     }
 
-    private static void finish(@Nullable ReadingSummary summary, List<WheelReadings.Item> summaries) {
-        if (summary != null) {
-            summary.item().ifPresent(summaries::add);
+    /** An hour or a day of one sensor, being summed up. */
+    private record Span(String sensor, Instant beginning, HourSummary sum) {
+
+        boolean isFor(String code, Instant start) {
+            return sensor.equals(code) && beginning.equals(start);
+        }
+
+        WheelReadings.Item item() {
+            int count = sum.count();
+            return new WheelReadings.Item(
+                    sensor,
+                    beginning,
+                    sum.gauge().mean(count),
+                    sum.at20().mean(count),
+                    sum.celsius().mean(count),
+                    null,
+                    null,
+                    null,
+                    new WheelReadings.Summary(
+                            count,
+                            sum.gauge().lowest(),
+                            sum.gauge().highest(),
+                            sum.at20().lowest(),
+                            sum.at20().highest(),
+                            sum.celsius().lowest(),
+                            sum.celsius().highest()));
         }
     }
 

@@ -1,4 +1,4 @@
-package vividcaravan.server.ingest;
+package vividcaravan.server.history;
 
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
@@ -16,10 +16,12 @@ class WheelHistory {
 
     private final FleetDirectory fleet;
     private final BlockStore blocks;
+    private final SummaryStore summaries;
 
-    WheelHistory(FleetDirectory fleet, BlockStore blocks) {
+    WheelHistory(FleetDirectory fleet, BlockStore blocks, SummaryStore summaries) {
         this.fleet = fleet;
         this.blocks = blocks;
+        this.summaries = summaries;
     }
 
     /**
@@ -43,6 +45,24 @@ class WheelHistory {
                     Math.min(to, stay.to()),
                     entry -> sink.accept(sensor, entry.reading()),
                     isEnough);
+        }
+    }
+
+    /**
+     * Passes on the summaries of a wheel's hours, oldest first; an hour is split where the sensor changed.
+     *
+     * @param from epoch milliseconds, inclusive
+     * @param to epoch milliseconds, exclusive
+     */
+    void eachHour(
+            VehicleInService vehicle, Position wheel, long from, long to, BiConsumer<KnownSensor, HourSummary> sink) {
+        for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
+            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
+            summaries.read(
+                    sensor,
+                    Math.max(from, stay.from()),
+                    Math.min(to, stay.to()),
+                    summary -> sink.accept(sensor, summary));
         }
     }
 }

@@ -1,0 +1,241 @@
+package vividcaravan.server.history;
+
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.function.LongUnaryOperator;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.judge.Reading;
+
+/**
+ * Readings by sensor and hour. The hours being written are in memory, backed by the journal; the others are rows of
+ * their week's table whose key is {@code hour << 32 | sensor}, so that closing an hour appends.
+ */
+@Component
+public class BlockStore {
+
+    /** An hour, milliseconds. */
+    public static final long HOUR_MILLIS = 3_600_000;
+
+    private final SessionFactory sessions;
+    private final Map<Long, ReadingBlock> inMemory = new ConcurrentHashMap<>();
+    private final WeekTables weeks = new WeekTables();
+    private volatile long oldestHour;
+
+    BlockStore(SessionFactory sessions) {
+        this.sessions = sessions;
+    }
+
+    /** Forgets what is in memory and learns afresh what the database holds. */
+    public void load(StatelessSession session) {
+        inMemory.clear();
+        weeks.load(session);
+        oldestHour = weeks.oldest().map(week -> week * WeekTables.HOURS).orElse(Long.MAX_VALUE);
+    }
+
+    private static long key(long hour, long sensor) {
+        return hour << 32 | sensor;
+    }
+
+    /** The sensor in a block's key. */
+    static long sensor(long key) {
+        return key & 0xFFFF_FFFFL;
+    }
+
+    /** The hour in a block's key, hours since 1970. */
+    static long hourOfKey(long key) {
+        return key >> 32;
+    }
+
+    static long hour(long at) {
+        return Math.floorDiv(at, HOUR_MILLIS);
+    }
+
+    /**
+     * Takes in a reading, in memory.
+     *
+     * @param newestAt time of the sensor's newest reading so far, epoch milliseconds: a later hour is a new one
+     * @param isLate whether it is stored without being judged
+     * @return false if there is one of the same sensor and time already
+     */
+    public boolean add(StatelessSession session, long sensor, Reading reading, long newestAt, boolean isLate) {
+        long hour = hour(reading.at());
+        long key = key(hour, sensor);
+        ReadingBlock block = inMemory.get(key);
+        if (block == null) {
+            boolean isNewHour = newestAt == Long.MIN_VALUE || hour > hour(newestAt);
+            block = new ReadingBlock(isNewHour ? List.of() : stored(session, key));
+            inMemory.put(key, block);
+            oldestHour = Math.min(oldestHour, hour);
+        }
+        return block.add(reading, isLate);
+    }
+
+    private List<ReadingCodec.Entry> stored(StatelessSession session, long key) {
+        Map<Long, List<ReadingCodec.Entry>> found = new TreeMap<>();
+        session.doWork(connection -> lookUp(connection, List.of(key), found));
+        return found.getOrDefault(hourOfKey(key), List.of());
+    }
+
+    /** The keys of the blocks that the database does not hold as they are, in the order of their hours. */
+    public List<Long> dirty() {
+        List<Long> dirty = new ArrayList<>();
+        inMemory.forEach((key, block) -> {
+            if (block.isDirty()) {
+                dirty.add(key);
+            }
+        });
+        dirty.sort(Long::compare);
+        return dirty;
+    }
+
+    /** Makes the tables that {@link #write} needs. H2 commits by itself here. */
+    public void prepare(StatelessSession session, Collection<Long> keys) {
+        keys.stream().map(key -> WeekTables.week(hourOfKey(key))).distinct().forEach(week -> weeks.make(session, week));
+    }
+
+    /** Writes some blocks. */
+    public void write(StatelessSession session, List<Long> keys) {
+        for (int from = 0; from < keys.size(); ) {
+            long week = WeekTables.week(hourOfKey(keys.get(from)));
+            int to = from;
+            while (to < keys.size() && WeekTables.week(hourOfKey(keys.get(to))) == week) {
+                to++;
+            }
+            List<Long> ofWeek = keys.subList(from, to);
+            session.doWork(connection -> write(connection, week, ofWeek));
+            from = to;
+        }
+    }
+
+    private void write(Connection connection, long week, List<Long> keys) throws SQLException {
+        try (PreparedStatement merge = connection.prepareStatement(
+                "merge into " + WeekTables.name(week) + " (id, payload) key (id) values (?, ?)")) {
+            for (Long key : keys) {
+                ReadingBlock block = inMemory.get(key);
+                if (block != null && block.isDirty()) {
+                    merge.setLong(1, key);
+                    merge.setBytes(2, block.takeBytes());
+                    merge.addBatch();
+                }
+            }
+            merge.executeBatch();
+        }
+    }
+
+    /** Lets go of blocks that are stored and of an hour before the one {@code newestAtOfSensor} says of their sensor. */
+    public void evict(LongUnaryOperator newestAtOfSensor) {
+        inMemory.entrySet().removeIf(entry -> {
+            long newest = newestAtOfSensor.applyAsLong(sensor(entry.getKey()));
+            return !entry.getValue().isDirty() && hourOfKey(entry.getKey()) < hour(newest);
+        });
+    }
+
+    /** No reading is older than this hour, hours since 1970. */
+    long oldestHour() {
+        return oldestHour;
+    }
+
+    /** Whether a block of the sensor in these hours is in memory, and so newer than what is derived from the stored. */
+    boolean isInMemory(long sensor, long firstHour, long lastHour) {
+        for (long hour = firstHour; hour <= lastHour; hour++) {
+            if (inMemory.containsKey(key(hour, sensor))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Drops the weeks that lie wholly before {@code hour}; returns how many. H2 commits by itself here. */
+    int dropBefore(StatelessSession session, long hour) {
+        return weeks.dropBefore(session, WeekTables.week(hour));
+    }
+
+    /**
+     * Passes on a sensor's readings from {@code from} inclusive to {@code to} exclusive, oldest first, until
+     * {@code isEnough} says so.
+     */
+    public void read(long sensor, long from, long to, Consumer<ReadingCodec.Entry> sink, BooleanSupplier isEnough) {
+        if (from < to) {
+            try (StatelessSession session = sessions.openStatelessSession()) {
+                read(session, sensor, from, to, sink, isEnough);
+            }
+        }
+    }
+
+    /** The same within a session of the caller's. */
+    void read(
+            StatelessSession session,
+            long sensor,
+            long from,
+            long to,
+            Consumer<ReadingCodec.Entry> sink,
+            BooleanSupplier isEnough) {
+        long last = hour(to - 1);
+        for (long first = hour(from); first <= last && !isEnough.getAsBoolean(); ) {
+            // A week at a time: a whole week without a table holds nothing, however long ago.
+            long week = WeekTables.week(first);
+            long end = Math.min((week + 1) * WeekTables.HOURS - 1, last);
+            for (List<ReadingCodec.Entry> block :
+                    blocks(session, sensor, first, end).values()) {
+                for (ReadingCodec.Entry entry : block) {
+                    if (entry.reading().at() >= from && entry.reading().at() < to && !isEnough.getAsBoolean()) {
+                        sink.accept(entry);
+                    }
+                }
+            }
+            first = end + 1;
+        }
+    }
+
+    private Map<Long, List<ReadingCodec.Entry>> blocks(StatelessSession session, long sensor, long first, long last) {
+        List<Long> keys = new ArrayList<>();
+        Map<Long, List<ReadingCodec.Entry>> found = new TreeMap<>();
+        // Memory first: a block written between the two looks is then seen in one of them at least.
+        for (long hour = first; hour <= last; hour++) {
+            ReadingBlock block = inMemory.get(key(hour, sensor));
+            if (block == null) {
+                keys.add(key(hour, sensor));
+            } else {
+                found.put(hour, block.entries());
+            }
+        }
+        session.doWork(connection -> lookUp(connection, keys, found));
+        return found;
+    }
+
+    /** Keys of one week. A thousand look-ups by key are quicker than one long list of keys, which is parsed and planned. */
+    private void lookUp(Connection connection, List<Long> keys, Map<Long, List<ReadingCodec.Entry>> found)
+            throws SQLException {
+        if (keys.isEmpty() || !weeks.has(WeekTables.week(hourOfKey(keys.get(0))))) {
+            return;
+        }
+        String table = WeekTables.name(WeekTables.week(hourOfKey(keys.get(0))));
+        try (PreparedStatement select = connection.prepareStatement("select payload from " + table + " where id = ?")) {
+            for (long key : keys) {
+                select.setLong(1, key);
+                try (ResultSet row = select.executeQuery()) {
+                    if (row.next()) {
+                        found.put(hourOfKey(key), ReadingCodec.read(row.getBytes(1)));
+                    }
+                }
+            }
+        } catch (SQLException e) {
+            // The week was dropped meanwhile: it is beyond the retention.
+            if (weeks.has(WeekTables.week(hourOfKey(keys.get(0))))) {
+                throw e;
+            }
+        }
+    }
+}

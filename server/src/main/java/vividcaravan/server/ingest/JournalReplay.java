@@ -1,0 +1,73 @@
+package vividcaravan.server.ingest;
+
+import java.io.ByteArrayInputStream;
+import java.io.DataInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.server.history.BlockStore;
+import vividcaravan.server.history.ReadingCodec;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** At a start: takes up what the judges had seen, and judges again what the journal holds beyond that. */
+@Component
+class JournalReplay {
+
+    private final FleetDirectory fleet;
+    private final BlockStore blocks;
+    private final Journal journal;
+
+    JournalReplay(FleetDirectory fleet, BlockStore blocks, Journal journal) {
+        this.fleet = fleet;
+        this.blocks = blocks;
+        this.journal = journal;
+    }
+
+    /** Does so and returns how many readings the journal held. The alerts they led to are stored already. */
+    long replay(StatelessSession session) {
+        loadJudgements(session);
+        long[] replayed = {0};
+        journal.load(session, (seq, entries) -> {
+            entries.forEach(entry -> replay(session, seq, entry));
+            replayed[0] += entries.size();
+        });
+        return replayed[0];
+    }
+
+    private void loadJudgements(StatelessSession session) {
+        List<Object[]> rows = session.createNativeQuery(
+                        "select vehicle_id, seq, payload from judgement", Object[].class)
+                .getResultList();
+        for (Object[] row : rows) {
+            VehicleInService vehicle =
+                    fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
+            vehicle.judgedUpTo(((Number) row[1]).longValue());
+            try {
+                vehicle.judge().readFrom(new DataInputStream(new ByteArrayInputStream((byte[]) row[2])));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
+
+    private void replay(StatelessSession session, long seq, ReadingCodec.Entry entry) {
+        KnownSensor sensor = fleet.sensor(entry.sensor()).orElseThrow();
+        Reading reading = entry.reading();
+        boolean isJudged = entry.isMarked();
+        boolean isLate = !isJudged && reading.at() <= sensor.newestJudgedAt();
+        // What is known of the newest reading may be from before the journal, so look for the block in the database.
+        blocks.add(session, sensor.id(), reading, Long.MAX_VALUE, isLate);
+        sensor.heard(reading);
+        if (isJudged) {
+            sensor.judgedUpTo(reading.at());
+            sensor.fittingAt(reading.at()).flatMap(stay -> fleet.vehicle(stay.vehicle())
+                    .filter(vehicle -> vehicle.judgedSeq() < seq)
+                    .map(vehicle -> vehicle.judge().judge(stay, reading, finding -> {})));
+        }
+    }
+}
