@@ -4,9 +4,9 @@ import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.Position;
@@ -31,7 +31,7 @@ public final class VehicleJudge {
         }
     }
 
-    private final Map<String, List<Stay>> wheels = new TreeMap<>();
+    private final Map<Position, List<Stay>> wheels = new HashMap<>();
     private VehicleRules rules;
 
     /** A judge that has seen nothing yet. */
@@ -42,15 +42,15 @@ public final class VehicleJudge {
     /** Holds the wheels to other rules from now on; what was seen stays. Wheels that are gone are forgotten. */
     public void holdTo(VehicleRules newRules) {
         rules = newRules;
-        wheels.keySet().removeIf(code -> newRules.at(Position.parse(code)).isEmpty());
+        wheels.keySet().removeIf(position -> newRules.at(position).isEmpty());
     }
 
     /** Takes over what {@code other} has seen at a wheel. */
     public void takeOver(Position position, VehicleJudge other) {
-        wheels.remove(position.code());
-        List<Stay> stays = other.wheels.get(position.code());
+        wheels.remove(position);
+        List<Stay> stays = other.wheels.get(position);
         if (stays != null) {
-            wheels.put(position.code(), stays);
+            wheels.put(position, stays);
         }
     }
 
@@ -65,7 +65,7 @@ public final class VehicleJudge {
         if (wheelRules == null) {
             return true;
         }
-        List<Stay> stays = wheels.computeIfAbsent(stay.position().code(), code -> new ArrayList<>(1));
+        List<Stay> stays = wheels.computeIfAbsent(stay.position(), position -> new ArrayList<>(1));
         Stay seen = null;
         boolean isBehind = false;
         for (Stay known : stays) {
@@ -91,7 +91,7 @@ public final class VehicleJudge {
 
     /** How a wheel is, as far as its own readings tell. */
     public WheelCondition condition(Position position) {
-        List<Stay> stays = wheels.get(position.code());
+        List<Stay> stays = wheels.get(position);
         return stays == null || stays.isEmpty()
                 ? WheelCondition.OK
                 : stays.get(stays.size() - 1).judge().condition();
@@ -101,8 +101,8 @@ public final class VehicleJudge {
     public void writeTo(DataOutput out) throws IOException {
         out.writeByte(FORMAT);
         out.writeShort(wheels.size());
-        for (Map.Entry<String, List<Stay>> wheel : wheels.entrySet()) {
-            out.writeUTF(wheel.getKey());
+        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
+            out.writeUTF(wheel.getKey().code());
             out.writeByte(wheel.getValue().size());
             for (Stay stay : wheel.getValue()) {
                 out.writeLong(stay.sensor());
@@ -125,7 +125,7 @@ public final class VehicleJudge {
         wheels.clear();
         int count = in.readShort();
         for (int i = 0; i < count; i++) {
-            String code = in.readUTF();
+            Position position = Position.parse(in.readUTF());
             int stays = in.readByte();
             List<Stay> read = new ArrayList<>(stays);
             for (int j = 0; j < stays; j++) {
@@ -133,8 +133,8 @@ public final class VehicleJudge {
                 stay.judge().readFrom(in);
                 read.add(stay);
             }
-            if (rules.at(Position.parse(code)).isPresent()) {
-                wheels.put(code, read);
+            if (rules.at(position).isPresent()) {
+                wheels.put(position, read);
             }
         }
     }

@@ -3,8 +3,7 @@ package vividcaravan.core.judge;
 import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
-import java.util.EnumMap;
-import java.util.Map;
+import java.util.Arrays;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
@@ -45,32 +44,41 @@ final class WheelJudge {
     private static final int SECOND_STAGE_READINGS = 2;
     private static final int BATTERY_READINGS = 5;
 
+    /** Every limit there is, the most urgent of its family first. */
     private enum Limit {
-        FAST_FALL,
-        LOW_SECOND,
-        HOT_STOP,
-        RUN_SOFT,
-        LOW_NEXT_STOP,
-        HOT,
-        LOW,
-        HIGH,
-        FAULT,
-        BATTERY
+        FAST_FALL(AlertKind.FAST_LEAK),
+        LOW_SECOND(AlertKind.UNDER_PRESSURE),
+        HOT_STOP(AlertKind.HOT_TYRE),
+        RUN_SOFT(AlertKind.UNDER_PRESSURE),
+        LOW_NEXT_STOP(AlertKind.UNDER_PRESSURE),
+        HOT(AlertKind.HOT_TYRE),
+        LOW(AlertKind.UNDER_PRESSURE),
+        HIGH(AlertKind.OVER_PRESSURE),
+        FAULT(AlertKind.SENSOR_FAULT),
+        BATTERY(AlertKind.SENSOR_BATTERY);
+
+        private static final Limit[] ALL = values();
+
+        private final AlertKind kind;
+        private final AlertFamily family;
+
+        Limit(AlertKind kind) {
+            this.kind = kind;
+            this.family = kind.family();
+        }
     }
 
-    private final Map<Limit, Stage> stages = new EnumMap<>(Limit.class);
-    private final Map<AlertFamily, Standing> standings = new EnumMap<>(AlertFamily.class);
+    private static final AlertFamily[] FAMILIES = {AlertFamily.TYRE, AlertFamily.SENSOR, AlertFamily.BATTERY};
+
+    private final Stage[] stages = new Stage[Limit.ALL.length];
+    private final Standing[] standings = new Standing[FAMILIES.length];
     private final FallWindow window = new FallWindow();
     private long newestAt = Long.MIN_VALUE;
     private double previousKpaAt20 = Double.NaN;
 
     WheelJudge() {
-        for (Limit limit : Limit.values()) {
-            stages.put(limit, new Stage());
-        }
-        for (AlertFamily family : new AlertFamily[] {AlertFamily.TYRE, AlertFamily.SENSOR, AlertFamily.BATTERY}) {
-            standings.put(family, new Standing(family));
-        }
+        Arrays.setAll(stages, i -> new Stage());
+        Arrays.setAll(standings, i -> new Standing(FAMILIES[i]));
     }
 
     /** Judges one reading; one that is not newer than the last is passed over. */
@@ -149,16 +157,14 @@ final class WheelJudge {
 
     private void report(
             Reading reading, WheelRules rules, double kpaAt20, FallWindow.Peak peak, Consumer<Finding> findings) {
-        for (Standing standing : standings.values()) {
+        for (Standing standing : standings) {
             Limit worst = worst(standing.family());
-            boolean isEasy = stages.entrySet().stream()
-                    .noneMatch(e -> family(e.getKey()) == standing.family()
-                            && e.getValue().isUneasy());
+            boolean isEasy = isEasy(standing.family());
             Finding.Raised raised = null;
             // A sensor that cannot measure says nothing new about its tyre.
             boolean isFresh = standing.family() == AlertFamily.SENSOR || reading.isMeasurement();
             if (worst != null && isFresh) {
-                AlertKind kind = kind(worst);
+                AlertKind kind = worst.kind;
                 Urgency urgency = urgency(worst, rules);
                 boolean runSoft = isRunSoft(rules);
                 if (standing.isNews(kind, urgency, runSoft, reading.at())) {
@@ -172,9 +178,9 @@ final class WheelJudge {
 
     /** The most urgent limit that is raised in a family, or null. */
     private Limit worst(AlertFamily family) {
-        for (Limit limit : Limit.values()) {
+        for (Limit limit : Limit.ALL) {
             if (limit != Limit.RUN_SOFT
-                    && family(limit) == family
+                    && limit.family == family
                     && stage(limit).isRaised()) {
                 return limit;
             }
@@ -182,23 +188,17 @@ final class WheelJudge {
         return null;
     }
 
+    private boolean isEasy(AlertFamily family) {
+        for (Limit limit : Limit.ALL) {
+            if (limit.family == family && stage(limit).isUneasy()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     private boolean isRunSoft(WheelRules rules) {
         return !rules.position().isSpare() && stage(Limit.RUN_SOFT).isRaised();
-    }
-
-    private static AlertFamily family(Limit limit) {
-        return kind(limit).family();
-    }
-
-    private static AlertKind kind(Limit limit) {
-        return switch (limit) {
-            case FAST_FALL -> AlertKind.FAST_LEAK;
-            case LOW_SECOND, RUN_SOFT, LOW_NEXT_STOP, LOW -> AlertKind.UNDER_PRESSURE;
-            case HOT_STOP, HOT -> AlertKind.HOT_TYRE;
-            case HIGH -> AlertKind.OVER_PRESSURE;
-            case FAULT -> AlertKind.SENSOR_FAULT;
-            case BATTERY -> AlertKind.SENSOR_BATTERY;
-        };
     }
 
     private static Urgency urgency(Limit limit, WheelRules rules) {
@@ -286,17 +286,17 @@ final class WheelJudge {
     }
 
     private Stage stage(Limit limit) {
-        return stages.get(limit);
+        return stages[limit.ordinal()];
     }
 
     void writeTo(DataOutput out) throws IOException {
         out.writeLong(newestAt);
         out.writeDouble(previousKpaAt20);
         window.writeTo(out);
-        for (Stage stage : stages.values()) {
+        for (Stage stage : stages) {
             stage.writeTo(out);
         }
-        for (Standing standing : standings.values()) {
+        for (Standing standing : standings) {
             standing.writeTo(out);
         }
     }
@@ -305,10 +305,10 @@ final class WheelJudge {
         newestAt = in.readLong();
         previousKpaAt20 = in.readDouble();
         window.readFrom(in);
-        for (Stage stage : stages.values()) {
+        for (Stage stage : stages) {
             stage.readFrom(in);
         }
-        for (Standing standing : standings.values()) {
+        for (Standing standing : standings) {
             standing.readFrom(in);
         }
     }

@@ -3,7 +3,6 @@ package vividcaravan.server.ingest;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Locale;
-import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
@@ -20,7 +19,8 @@ class ReadingParser {
     private static final double COLDEST_C = -60;
     private static final double HOTTEST_C = 200;
     private static final long FUTURE_MILLIS = Duration.ofMinutes(2).toMillis();
-    private static final Pattern CODE = Pattern.compile("[0-9A-Fa-f]{6,8}");
+    private static final int SHORTEST_CODE = 6;
+    private static final int LONGEST_CODE = 8;
     private static final int LONGEST_NUMBER = 40;
 
     private final Clock clock;
@@ -169,7 +169,7 @@ class ReadingParser {
         require(draft.at != null, "at");
         require(draft.pressureKpa != null, "pressureKpa");
         require(draft.temperatureC != null, "temperatureC");
-        if (!CODE.matcher(draft.sensor).matches()) {
+        if (!isCode(draft.sensor)) {
             throw new ReadingFault("\"sensor\" must be a code of 6 to 8 hex digits, 0–9 and A–F.");
         }
         String sensor = draft.sensor.toUpperCase(Locale.ROOT);
@@ -187,6 +187,15 @@ class ReadingParser {
                 sensor,
                 new Reading(
                         draft.at, draft.pressureKpa, draft.temperatureC, draft.batteryMv, draft.rssiDbm, draft.moving));
+    }
+
+    private static boolean isCode(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            if (Character.digit(text.charAt(i), 16) < 0 || text.charAt(i) > 'f') {
+                return false;
+            }
+        }
+        return text.length() >= SHORTEST_CODE && text.length() <= LONGEST_CODE;
     }
 
     private static void require(boolean isThere, String name) throws ReadingFault {

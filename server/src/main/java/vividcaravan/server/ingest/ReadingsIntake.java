@@ -2,8 +2,6 @@ package vividcaravan.server.ingest;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.core.JacksonException;
@@ -53,8 +51,7 @@ final class ReadingsIntake {
 
     /** Takes a JSON array whole; nothing is stored if it is too large or no JSON at all. */
     void takeArray(InputStream in) throws BrokenBody, BodyStreams.TooLarge {
-        // A reader puts a replacement character where the text is not UTF-8: only that element is then at fault.
-        try (JsonParser json = mapper.createParser(new InputStreamReader(in, StandardCharsets.UTF_8))) {
+        try (JsonParser json = mapper.createParser(new AsciiStream(in))) {
             if (json.nextToken() != JsonToken.START_ARRAY) {
                 throw new BrokenBody("Send an array of readings, or one reading a line as application/x-ndjson.");
             }

@@ -159,7 +159,10 @@ public final class VehicleInService {
 
     /** Takes note that wheel {@code position} was judged. */
     public void judged(Position position) {
-        conditions.put(position, judge.condition(position));
+        WheelCondition condition = judge.condition(position);
+        if (conditions.get(position) != condition) {
+            conditions.put(position, condition);
+        }
         isTouched = true;
     }
 
