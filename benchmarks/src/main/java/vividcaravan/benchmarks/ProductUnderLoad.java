@@ -31,7 +31,8 @@ final class ProductUnderLoad implements AutoCloseable {
     private ProductUnderLoad(Path folder) throws IOException {
         this.folder = folder;
         List<String> command = new ArrayList<>(List.of("java"));
-        command.addAll(List.of(System.getProperty("product.options", "-Xmx640m -XX:+UseParallelGC").split(" ")));
+        command.addAll(List.of(System.getProperty("product.options", "-Xmx640m -XX:+UseParallelGC")
+                .split(" ")));
         command.addAll(List.of("-jar", JAR.toString()));
         ProcessBuilder builder = new ProcessBuilder(command)
                 .redirectErrorStream(true)

@@ -39,10 +39,11 @@ final class Product implements AutoCloseable {
     private final Process process;
     private final Path log;
 
-    private Product(Path folder, Map<String, String> environment) {
+    private Product(Path folder, Map<String, String> environment, List<String> before) {
         int port = freePort();
         address = "http://localhost:" + port;
-        List<String> command = new ArrayList<>(List.of("java", "-Xmx512m", "-Dspring.aot.enabled=true"));
+        List<String> command = new ArrayList<>(before);
+        command.addAll(List.of("java", "-Xmx512m", "-Dspring.aot.enabled=true"));
         command.addAll(List.of("-XX:SharedArchiveFile=" + LAID_OUT.resolve("app.jsa"), "-Xshare:auto"));
         command.addAll(List.of("-jar", LAID_OUT.resolve("app/vivid-caravan.jar").toString()));
         try {
@@ -61,7 +62,42 @@ final class Product implements AutoCloseable {
 
     /** Starts the product and waits until it can take readings. */
     static Product start(Path folder, Map<String, String> environment) {
-        Product product = launch(folder, environment);
+        return started(launch(folder, environment));
+    }
+
+    /** Starts it where no file may grow beyond so many megabytes: to the product that is a full disk. */
+    static Product startWithRoomFor(int megabytes, Path folder) {
+        layOut();
+        // The shell counts in KiB.
+        List<String> limited = List.of("bash", "-c", "ulimit -S -f " + megabytes * 1024 + "; exec \"$@\"", "limited");
+        return started(new Product(folder, Map.of("VIVID_API_TOKEN", TOKEN), limited));
+    }
+
+    /** Lifts that limit while it runs. */
+    void makeRoom() {
+        try {
+            int result = new ProcessBuilder("prlimit", "--pid", Long.toString(process.pid()), "--fsize=unlimited")
+                    .inheritIO()
+                    .start()
+                    .waitFor();
+            if (result != 0) {
+                throw new AssertionError("prlimit failed");
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    void waitUntilUp() {
+        for (int i = 0; i < 300 && !isUp(); i++) {
+            pause(100);
+        }
+    }
+
+    private static Product started(Product product) {
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
         while (!product.isUp()) {
             if (!product.process.isAlive() || System.nanoTime() > until) {
@@ -80,7 +116,7 @@ final class Product implements AutoCloseable {
     /** Starts the product without waiting for it. */
     static synchronized Product launch(Path folder, Map<String, String> environment) {
         layOut();
-        return new Product(folder, environment);
+        return new Product(folder, environment, List.of());
     }
 
     /** Once for all tests, so that each of their starts is quick. */

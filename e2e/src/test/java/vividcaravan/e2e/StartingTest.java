@@ -2,8 +2,16 @@ package vividcaravan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -39,6 +47,92 @@ class StartingTest {
 
         assertThat(demo.waitForEnd()).isNotZero();
         assertThat(demo.log()).contains("holds real data").contains("VIVID_DATA_DIR");
+    }
+
+    @Test
+    void aSecondProcessOnTheSameFolderSaysSo() {
+        try (Product first = Product.startWithToken(folder)) {
+            Product second = Product.launch(folder, Map.of("VIVID_API_TOKEN", Product.TOKEN));
+
+            assertThat(second.waitForEnd()).isNotZero();
+            assertThat(second.log())
+                    .contains("in use by another process")
+                    .contains("VIVID_DATA_DIR")
+                    .doesNotContain("\tat ");
+            assertThat(first.json("/api/v1/vehicles").get("items").size()).isZero();
+        }
+    }
+
+    @Test
+    void aDamagedDatabaseSaysSoAndPointsToTheBackup() throws IOException {
+        Product.startWithToken(folder).close();
+        Path database = folder.resolve("vivid-caravan.mv.db");
+        byte[] bytes = Files.readAllBytes(database);
+        // Every block from the second on is gone, as after a disk that lost its later half.
+        Arrays.fill(bytes, 0, bytes.length, (byte) 0x5A);
+        Files.write(database, bytes);
+
+        Product product = Product.launch(folder, Map.of("VIVID_API_TOKEN", Product.TOKEN));
+
+        assertThat(product.waitForEnd()).isNotZero();
+        assertThat(product.log()).contains("is damaged").contains("--restore").doesNotContain("\tat ");
+        assertThat(Files.readAllBytes(database)).isEqualTo(bytes);
+    }
+
+    @Test
+    void aFullDiskRefusesReadingsKeepsWhatWasTakenAndGoesOnOnceThereIsRoom() throws IOException {
+        int accepted = 0;
+        try (Product small = Product.startWithRoomFor(1, folder)) {
+            small.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCK);
+            HttpResponse<String> answer = null;
+            for (int batch = 0; batch < 400; batch++) {
+                answer = small.post("/api/v1/readings", Product.TOKEN, "application/json", readings(batch));
+                if (answer.statusCode() != 200) {
+                    break;
+                }
+                accepted += 500;
+            }
+            assertThat(answer.statusCode()).isEqualTo(503);
+            assertThat(answer.headers().firstValue("Retry-After")).isPresent();
+            assertThat(answer.body()).contains("Look at the disk");
+            assertThat(small.get("/actuator/health", null).statusCode()).isEqualTo(503);
+
+            small.makeRoom();
+            small.waitUntilUp();
+
+            assertThat(small.readings(Product.TOKEN, readings(399))
+                            .get("accepted")
+                            .asInt())
+                    .isEqualTo(500);
+            assertThat(accepted).isPositive();
+            assertThat(kept(small)).isEqualTo(accepted + 500);
+        }
+        try (Product roomy = Product.startWithToken(folder)) {
+            assertThat(kept(roomy)).isEqualTo(accepted + 500);
+        }
+    }
+
+    private static int kept(Product product) {
+        return product.json("/api/v1/vehicles/LM-21/wheels/1L/readings?limit=10000&resolution=day")
+                .get("items")
+                .valueStream()
+                .mapToInt(day -> day.get("summary").get("count").asInt())
+                .sum();
+    }
+
+    private static final String TRUCK =
+            """
+            { "format": "vivid-caravan-fleet", "version": 1, "vehicles": [ { "ref": "LM-21", "kind": "RIGID_TRUCK",
+              "axles": [ { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
+              "sensors": [ { "position": "1L", "code": "AB0001", "fittedAt": "2026-01-01T00:00:00Z" } ] } ] }""";
+
+    private static String readings(int batch) {
+        Instant begin = Instant.now().minus(Duration.ofHours(6));
+        return IntStream.range(0, 500)
+                .mapToObj(i -> "{\"sensor\":\"AB0001\",\"at\":\"" + begin.plusMillis(batch * 20_000L + i * 40L)
+                        + "\",\"pressureKpa\":" + (780 + (i * 7919 + batch) % 40) + ".123,\"temperatureC\":2"
+                        + i % 10 + ".5}")
+                .collect(Collectors.joining(",", "[", "]"));
     }
 
     @Test

@@ -1,17 +1,25 @@
 package vividcaravan.server;
 
+import java.nio.file.Path;
+import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.scheduling.annotation.EnableScheduling;
+import vividcaravan.server.operation.Restore;
 
-/** Starts the product. */
+/** Starts the product, or with {@code --restore FILE} brings back a backup and ends. */
 @SpringBootApplication
 @ConfigurationPropertiesScan
 @EnableScheduling
 public class VividCaravanApplication {
 
     public static void main(String[] args) {
+        if (args.length == 2 && args[0].equals("--restore")) {
+            String folder = System.getenv().getOrDefault("VIVID_DATA_DIR", "./data");
+            System.exit(Restore.run(
+                    Path.of(args[1]), Path.of(folder), Clock.systemUTC().instant(), System.out));
+        }
         SpringApplication.run(VividCaravanApplication.class, args);
     }
 }

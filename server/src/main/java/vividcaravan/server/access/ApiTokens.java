@@ -29,7 +29,9 @@ public class ApiTokens {
         /** All that a manager may do. */
         MANAGER,
         /** To post readings, and nothing else. */
-        RECEIVER
+        RECEIVER,
+        /** To read the figures for monitoring, and nothing else. */
+        MONITOR
     }
 
     /** A token as it is listed: never the secret itself. */
@@ -88,7 +90,7 @@ public class ApiTokens {
                     "name", "Give the token a name of 1 to 120 characters, so that you know it again.");
         }
         if (scope == null) {
-            throw Refusal.badRequest("scope", "Choose what the token is for: RECEIVER or MANAGER.");
+            throw Refusal.badRequest("scope", "Choose what the token is for: RECEIVER, MONITOR or MANAGER.");
         }
         byte[] bytes = new byte[RANDOM_BYTES];
         random.nextBytes(bytes);

@@ -59,6 +59,8 @@ class SecurityConfiguration {
                         .hasAnyRole("MANAGER", "TECHNICIAN", "DRIVER", "VIEWER")
                         .requestMatchers("/actuator/health")
                         .permitAll()
+                        .requestMatchers("/actuator/prometheus")
+                        .hasAnyRole("MANAGER", "MONITOR")
                         .requestMatchers("/actuator/**")
                         .denyAll()
                         // Everything else is the browser side: pages, scripts, fonts.

@@ -67,12 +67,14 @@ class ReadingsController {
     private final ReadingParser parser;
     private final JudgingLine line;
     private final SingleWriter writer;
+    private final IngestFigures figures;
     private final Semaphore bodies = new Semaphore(BODIES_AT_ONCE);
 
-    ReadingsController(ReadingParser parser, JudgingLine line, SingleWriter writer) {
+    ReadingsController(ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures) {
         this.parser = parser;
         this.line = line;
         this.writer = writer;
+        this.figures = figures;
     }
 
     @PostMapping
@@ -97,7 +99,7 @@ class ReadingsController {
         if (!bodies.tryAcquire(2, TimeUnit.SECONDS)) {
             throw Refusal.busy("The server is taking as many bodies as it can. Send this again in a second.");
         }
-        ReadingsIntake intake = new ReadingsIntake(TOLERANT, parser, line, writer);
+        ReadingsIntake intake = new ReadingsIntake(TOLERANT, parser, line, writer, figures);
         try (InputStream in = BodyStreams.unpacked(request)) {
             if (isLines) {
                 intake.takeLines(in);

@@ -24,6 +24,7 @@ final class ReadingsIntake {
     private final ReadingParser parser;
     private final JudgingLine line;
     private final SingleWriter writer;
+    private final IngestFigures figures;
 
     private final List<IncomingReading> portion = new ArrayList<>();
     private final List<IngestAnswer.Rejected> rejected = new ArrayList<>();
@@ -33,11 +34,13 @@ final class ReadingsIntake {
     private Tally tally = Tally.NONE;
     private boolean hasBegun;
 
-    ReadingsIntake(JsonMapper mapper, ReadingParser parser, JudgingLine line, SingleWriter writer) {
+    ReadingsIntake(
+            JsonMapper mapper, ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures) {
         this.mapper = mapper;
         this.parser = parser;
         this.line = line;
         this.writer = writer;
+        this.figures = figures;
     }
 
     /** The body broke off, or is not JSON; what was counted is on disk. */
@@ -146,6 +149,7 @@ final class ReadingsIntake {
 
     private void reject(String message) {
         rejectedTotal++;
+        figures.rejected(1);
         if (rejected.size() < MOST_LISTED) {
             rejected.add(new IngestAnswer.Rejected(index, message));
         }
@@ -158,9 +162,18 @@ final class ReadingsIntake {
         List<IncomingReading> readings = new ArrayList<>(portion);
         portion.clear();
         // Nothing half-stored: only the first portion may be refused, later ones wait for their turn.
-        tally = tally.plus(
-                hasBegun ? writer.writeWhenPossible(line.take(readings)) : writer.write(line.take(readings)));
+        Tally took = hasBegun ? writer.writeWhenPossible(line.take(readings)) : writer.write(line.take(readings));
+        figures.took(took, newestIn(readings));
+        tally = tally.plus(took);
         hasBegun = true;
+    }
+
+    private static long newestIn(List<IncomingReading> readings) {
+        long newest = Long.MIN_VALUE;
+        for (IncomingReading incoming : readings) {
+            newest = Math.max(newest, incoming.reading().at());
+        }
+        return newest;
     }
 
     /** The counts so far. */

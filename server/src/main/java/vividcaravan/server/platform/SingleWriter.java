@@ -1,5 +1,6 @@
 package vividcaravan.server.platform;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
@@ -31,14 +32,16 @@ public class SingleWriter implements SmartLifecycle {
     private record Waiting<T>(Write<T> write, CompletableFuture<T> answer) {}
 
     private final SessionFactory sessions;
+    private final HikariDataSource connections;
     private final WriterState state;
     private final BlockingQueue<Waiting<?>> queue = new ArrayBlockingQueue<>(QUEUE);
     private volatile Thread thread;
     private volatile boolean isStopping;
     private volatile boolean isBroken;
 
-    SingleWriter(SessionFactory sessions, WriterState state) {
+    SingleWriter(SessionFactory sessions, HikariDataSource connections, WriterState state) {
         this.sessions = sessions;
+        this.connections = connections;
         this.state = state;
     }
 
@@ -49,6 +52,9 @@ public class SingleWriter implements SmartLifecycle {
      */
     public <T> T write(Write<T> write) {
         Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
+        if (isBroken) {
+            throw Refusal.busy("The database cannot be written just now. Look at the disk and the server's log.");
+        }
         if (!isRunning() || !queue.offer(waiting)) {
             throw Refusal.busy("The server has more to write than it can take. Send this again in a second.");
         }
@@ -80,6 +86,16 @@ public class SingleWriter implements SmartLifecycle {
             }
             throw e;
         }
+    }
+
+    /** Whether the last write failed and the database could not be taken up again yet. */
+    public boolean isBroken() {
+        return isBroken;
+    }
+
+    /** How many writes wait. */
+    public int waiting() {
+        return queue.size();
     }
 
     @Override
@@ -207,7 +223,9 @@ public class SingleWriter implements SmartLifecycle {
         }
     }
 
+    /** After a failed write H2 may have closed the database for good; new connections open it afresh. */
     private void recover() {
+        connections.getHikariPoolMXBean().softEvictConnections();
         inSession(state::load);
         isBroken = false;
         LOG.info("The writer has read its state afresh and goes on");

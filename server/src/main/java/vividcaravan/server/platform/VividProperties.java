@@ -10,6 +10,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param dataDir folder of the database
  * @param demo whether to load the demo fleet and start its simulated receivers
  * @param apiToken bearer token with the manager's rights, at least 16 characters; null or empty for none
+ * @param backupDir folder for backups; {@code backups} in the data folder unless said otherwise
  * @param retentionDays how long single readings are kept, days
  */
 @ConfigurationProperties("vivid")
@@ -17,6 +18,7 @@ public record VividProperties(
         @DefaultValue("./data") Path dataDir,
         @DefaultValue("false") boolean demo,
         String apiToken,
+        Path backupDir,
         @DefaultValue("90") int retentionDays) {
 
     private static final int SHORTEST_TOKEN = 16;
@@ -25,6 +27,7 @@ public record VividProperties(
      * @throws IllegalArgumentException if the token is too short to be safe, or the retention is not 1 to 3650 days
      */
     public VividProperties {
+        backupDir = backupDir == null ? dataDir.resolve("backups") : backupDir;
         apiToken = apiToken == null || apiToken.isEmpty() ? null : apiToken;
         if (apiToken != null && apiToken.strip().length() < SHORTEST_TOKEN) {
             throw new IllegalArgumentException(

@@ -31,7 +31,7 @@ public final class WheelStates {
     }
 
     /** When any wheel that is not a spare was last heard, epoch milliseconds; null if none ever was. */
-    static Long lastHeardAt(VehicleInService vehicle) {
+    public static Long lastHeardAt(VehicleInService vehicle) {
         return vehicle.sensors().entrySet().stream()
                 .filter(entry -> !entry.getKey().isSpare())
                 .map(entry -> newest(entry.getValue()))

@@ -3,14 +3,17 @@ package vividcaravan.server.platform;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.RETURNS_DEEP_STUBS;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.inOrder;
 import static org.mockito.Mockito.lenient;
+import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.timeout;
 import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -47,7 +50,7 @@ class SingleWriterTest {
     void start() {
         lenient().when(sessions.openStatelessSession()).thenReturn(session);
         lenient().when(session.beginTransaction()).thenReturn(transaction);
-        writer = new SingleWriter(sessions, state);
+        writer = new SingleWriter(sessions, mock(HikariDataSource.class, RETURNS_DEEP_STUBS), state);
         writer.start();
     }
 

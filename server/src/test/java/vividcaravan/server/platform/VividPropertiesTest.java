@@ -11,7 +11,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class VividPropertiesTest {
 
     private static VividProperties with(String token, int retentionDays) {
-        return new VividProperties(Path.of("data"), false, token, retentionDays);
+        return new VividProperties(Path.of("data"), false, token, null, retentionDays);
     }
 
     @ParameterizedTest
@@ -28,6 +28,11 @@ class VividPropertiesTest {
         assertThat(with("", 90).apiToken()).isNull();
         assertThat(with(null, 90).apiToken()).isNull();
         assertThat(with("exactly-sixteen!", 90).apiToken()).isEqualTo("exactly-sixteen!");
+    }
+
+    @Test
+    void backupsGoBesideTheDatabaseUnlessSaidOtherwise() {
+        assertThat(with(null, 90).backupDir()).isEqualTo(Path.of("data/backups"));
     }
 
     @ParameterizedTest

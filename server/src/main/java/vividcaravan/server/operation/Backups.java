@@ -1,0 +1,114 @@
+package vividcaravan.server.operation;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Stream;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.VividProperties;
+
+/** Copies of the database made while it is in use, each a zip file that {@link Restore} takes. */
+@Component
+class Backups {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Backups.class);
+    private static final DateTimeFormatter NAME = DateTimeFormatter.ofPattern(
+                    "'vivid-caravan-'uuuuMMdd-HHmmss'.zip'", Locale.ROOT)
+            .withZone(ZoneOffset.UTC);
+    private static final String PATTERN = "vivid-caravan-\\d{8}-\\d{6}\\.zip";
+
+    private final SessionFactory sessions;
+    private final Path folder;
+    private final Clock clock;
+    private final AtomicBoolean isRunning = new AtomicBoolean();
+
+    Backups(SessionFactory sessions, VividProperties properties, Clock clock) {
+        this.sessions = sessions;
+        this.folder = properties.backupDir().toAbsolutePath().normalize();
+        this.clock = clock;
+    }
+
+    /**
+     * A backup that was made.
+     *
+     * @param bytes its size
+     */
+    record Backup(String name, Instant madeAt, long bytes) {}
+
+    /**
+     * Makes one now; readings go on being taken meanwhile.
+     *
+     * @throws Refusal if one is being made already, or it cannot be written
+     */
+    Backup make() {
+        if (!isRunning.compareAndSet(false, true)) {
+            throw Refusal.conflict("A backup is being made already. Wait until it is done.");
+        }
+        Path partial = folder.resolve("in-the-making.zip");
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            Files.createDirectories(folder);
+            session.doWork(connection -> {
+                try (java.sql.PreparedStatement backup = connection.prepareStatement("backup to ?")) {
+                    backup.setString(1, partial.toString());
+                    backup.execute();
+                }
+            });
+            Path done = folder.resolve(NAME.format(clock.instant()));
+            Files.move(partial, done, StandardCopyOption.REPLACE_EXISTING);
+            LOG.info("Backup {} made, {} MB", done, Files.size(done) >> 20);
+            return describe(done);
+        } catch (IOException | org.hibernate.HibernateException e) {
+            LOG.error("The backup could not be made", e);
+            throw Refusal.busy("The backup could not be written to " + folder + ". Look at its room and its rights.");
+        } finally {
+            isRunning.set(false);
+        }
+    }
+
+    /** Those that were made, the newest first. */
+    List<Backup> all() {
+        if (!Files.isDirectory(folder)) {
+            return List.of();
+        }
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(file -> file.getFileName().toString().matches(PATTERN))
+                    .map(Backups::describe)
+                    .sorted(Comparator.comparing(Backup::name).reversed())
+                    .toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The file of a backup; empty if there is none of this name. */
+    Optional<Path> file(String name) {
+        return name.matches(PATTERN)
+                ? Optional.of(folder.resolve(name)).filter(Files::isRegularFile)
+                : Optional.empty();
+    }
+
+    private static Backup describe(Path file) {
+        try {
+            String name = file.getFileName().toString();
+            return new Backup(name, Instant.from(NAME.parse(name)), Files.size(file));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
