@@ -3,32 +3,69 @@ package vividcaravan.simulator;
 import vividcaravan.core.axles.Position;
 
 /**
- * Something wrong with a wheel that comes back every day, so that a demo is interesting whenever it is looked at.
+ * Something that happens to a wheel, or where {@code position} is null to the whole vehicle. Those shorter than a day
+ * come back every day, so that a demo is interesting whenever it is looked at.
  *
- * @param position the wheel
+ * @param position the wheel, or null
  * @param beginsHour hours after the demo was begun, for the first time; may be negative
- * @param lastsHours until the workshop puts it right, below 24
- * @param leakKpaPerHour air lost, kPa at 20 °C an hour
- * @param brakeC heat of a dragging brake on the road, °C
+ * @param lastsHours until the workshop puts it right; a day or longer happens once
+ * @param amount how strong, in the unit that its kind says
+ * @param isDaily whether it comes back every day
  */
-record Fault(Position position, double beginsHour, double lastsHours, double leakKpaPerHour, double brakeC) {
+record Fault(Position position, Kind kind, double beginsHour, double lastsHours, double amount, boolean isDaily) {
 
-    private static final double HOUR_MILLIS = 3_600_000;
+    /** What can happen. */
+    enum Kind {
+        /** Air goes out through a nail: {@code amount} kPa at 20 °C an hour. */
+        SLOW_LEAK,
+        /** A puncture: {@code amount} % of target a minute. */
+        FAST_LEAK,
+        /** A leak hidden by a wheel end that warms up: {@code amount} kPa at 20 °C an hour. */
+        HOT_LEAK,
+        /** A brake does not let go: {@code amount} °C more. */
+        DRAGGING_BRAKE,
+        /** One end of an axle of which both are hot: {@code amount} °C more. */
+        AXLE_END_HOT,
+        /** The air of a twin is {@code amount} % short and it runs hotter. */
+        SOFT_TWIN,
+        /** A twin was filled {@code amount} kPa below its mate. */
+        TWIN_MISMATCH,
+        /** Filled {@code amount} % over target. */
+        OVER_FILLED,
+        /** A leak of {@code amount} kPa an hour against which an automatic system inflates every two hours. */
+        AUTO_INFLATION,
+        /** Every wheel was filled warm to its cold figure. */
+        FILLED_HOT,
+        /** A long descent: every wheel {@code amount} °C hotter. */
+        DESCENT,
+        /** Somebody sets the wheel, or every wheel, to target with an air line. */
+        AIR_LINE,
+        /** The sensor says nothing. */
+        SENSOR_QUIET,
+        /** The sensor reports that it cannot measure. */
+        SENSOR_FAULT,
+        /** The sensor lies outside its tyre: the air's temperature, a pressure that stays. */
+        SENSOR_LOOSE,
+        /** The cell is {@code amount} mV lower than a good one. */
+        BATTERY_WEAK,
+        /** The sensor of this wheel and the one across the axle were swapped. */
+        SENSORS_CROSSED,
+        /** Nothing of the vehicle is heard, and nothing comes later. */
+        DEAD_RECEIVER,
+        /** Nothing is heard for a while; it all comes later. */
+        OUT_OF_COVERAGE
+    }
+
+    static final double HOUR_MILLIS = 3_600_000;
     private static final double CYCLE_HOURS = 24;
-
-    /** Air goes out through a nail. */
-    static Fault slowLeak(String position, double beginsHour, double lastsHours, double kpaPerHour) {
-        return new Fault(Position.parse(position), beginsHour, lastsHours, kpaPerHour, 0);
-    }
-
-    /** A brake does not let go. */
-    static Fault draggingBrake(String position, double beginsHour, double lastsHours, double celsius) {
-        return new Fault(Position.parse(position), beginsHour, lastsHours, 0, celsius);
-    }
 
     /** Whether it is there, so many milliseconds after the demo was begun. */
     boolean isActive(long sinceAnchor) {
         double hour = sinceAnchor / HOUR_MILLIS - beginsHour;
-        return hour >= 0 && hour % CYCLE_HOURS < lastsHours;
+        return hour >= 0 && (isDaily ? hour % CYCLE_HOURS : hour) < lastsHours;
+    }
+
+    boolean isAt(Position wheel) {
+        return position == null || position.equals(wheel);
     }
 }

@@ -1,15 +1,14 @@
 package vividcaravan.simulator;
 
-import static vividcaravan.core.axles.AxleRole.DRIVE;
-import static vividcaravan.core.axles.AxleRole.LIFT;
-import static vividcaravan.core.axles.AxleRole.STEER;
-import static vividcaravan.core.axles.AxleRole.TAG;
-import static vividcaravan.core.axles.AxleRole.TRAILER;
-import static vividcaravan.core.axles.WheelArrangement.SINGLE;
-import static vividcaravan.core.axles.WheelArrangement.TWIN;
-import static vividcaravan.core.axles.WheelArrangement.WIDE_SINGLE;
-
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import vividcaravan.core.axles.Axle;
@@ -20,7 +19,7 @@ import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.simulator.VehiclePlan.PlannedAxle;
 
-/** The Larkmoor Valley Transport Co-operative, invented: its depots, its vehicles, and what is wrong with two of them. */
+/** The Larkmoor Valley Transport Co-operative, invented: its depots, its vehicles, and what happens to some of them. */
 public final class Larkmoor {
 
     /** The zone all depots live by. */
@@ -30,118 +29,68 @@ public final class Larkmoor {
     static final Map<String, Double> DEPOTS =
             new TreeMap<>(Map.of("Larkmoor", 35.0, "Sallow Bridge", 90.0, "High Tarn", 620.0));
 
+    private static final double HOURS_OF_DAY = 24;
+
     private Larkmoor() {}
 
     /** Every vehicle. */
     static List<VehiclePlan> vehicles() {
-        return List.of(
-                new VehiclePlan(
-                        "GX-05",
-                        VehicleKind.TRACTOR_UNIT,
-                        "KD 41 LUM",
-                        "Sallow Bridge",
-                        List.of(axle(STEER, SINGLE, 850, 27), axle(DRIVE, TWIN, 780, 24), axle(DRIVE, TWIN, 780, 24)),
-                        1,
-                        MountKind.STRAP,
-                        1,
-                        Duty.ROUND_THE_CLOCK,
-                        List.of(Fault.slowLeak("2LO", -8.4, 17, 13.5)),
-                        List.of()),
-                new VehiclePlan(
-                        "GT-12",
-                        VehicleKind.SEMI_TRAILER,
-                        "KD 12 GRA",
-                        "Sallow Bridge",
-                        List.of(
-                                lift(LIFT, WIDE_SINGLE, 900, 20),
-                                axle(TRAILER, WIDE_SINGLE, 900, 23),
-                                axle(TRAILER, WIDE_SINGLE, 900, 23)),
-                        1,
-                        MountKind.BELT,
-                        4,
-                        Duty.ROUND_THE_CLOCK,
-                        List.of(),
-                        List.of()),
-                new VehiclePlan(
-                        "LM-21",
-                        VehicleKind.RIGID_TRUCK,
-                        "KD 60 MIL",
-                        "Larkmoor",
-                        List.of(axle(STEER, SINGLE, 830, 26), axle(DRIVE, TWIN, 760, 23), axle(TAG, SINGLE, 760, 22)),
-                        0,
-                        MountKind.STRAP,
-                        4,
-                        Duty.DAY,
-                        List.of(),
-                        List.of()),
-                new VehiclePlan(
-                        "LM-31",
-                        VehicleKind.DRAWBAR_TRAILER,
-                        "KD 61 MIL",
-                        "Larkmoor",
-                        List.of(axle(TRAILER, TWIN, 800, 22), axle(TRAILER, TWIN, 800, 22)),
-                        1,
-                        MountKind.STRAP,
-                        4,
-                        Duty.DAY,
-                        List.of(),
-                        List.of()),
-                new VehiclePlan(
-                        "BV-03",
-                        VehicleKind.BUS,
-                        "SB 07 ORL",
-                        "Sallow Bridge",
-                        List.of(axle(STEER, SINGLE, 820, 28), axle(DRIVE, TWIN, 780, 28), axle(TAG, SINGLE, 780, 26)),
-                        0,
-                        MountKind.STRAP,
-                        1,
-                        Duty.ROUND_THE_CLOCK,
-                        List.of(Fault.draggingBrake("3R", -1.0, 3.2, 72)),
-                        List.of()),
-                new VehiclePlan(
-                        "BV-11",
-                        VehicleKind.BUS,
-                        "SB 11 ORL",
-                        "Larkmoor",
-                        List.of(axle(STEER, SINGLE, 800, 27), axle(DRIVE, TWIN, 760, 26)),
-                        0,
-                        MountKind.CAP,
-                        4,
-                        Duty.DAY,
-                        List.of(),
-                        List.of()),
-                new VehiclePlan(
-                        "TK-09",
-                        VehicleKind.FARM_TRACTOR,
-                        "KD 22 TEN",
-                        "High Tarn",
-                        List.of(axle(STEER, SINGLE, 160, 10), axle(DRIVE, SINGLE, 140, 10)),
-                        0,
-                        MountKind.CAP,
-                        1,
-                        Duty.FARM,
-                        List.of(),
-                        List.of()),
-                new VehiclePlan(
-                        "TK-21",
-                        VehicleKind.IMPLEMENT,
-                        null,
-                        "High Tarn",
-                        List.of(axle(TRAILER, WIDE_SINGLE, 240, 9), lift(TRAILER, WIDE_SINGLE, 240, 9)),
-                        0,
-                        MountKind.CAP,
-                        1,
-                        Duty.FARM,
-                        List.of(),
-                        List.of(2)));
+        List<String[]> faults = table("faults.csv");
+        return table("vehicles.csv").stream().map(row -> vehicle(row, faults)).toList();
     }
 
-    private static PlannedAxle axle(AxleRole role, WheelArrangement wheels, double targetKpa, double runningRiseC) {
-        return new PlannedAxle(new Axle(role, wheels, false), targetKpa, runningRiseC);
+    private static VehiclePlan vehicle(String[] row, List<String[]> faults) {
+        return new VehiclePlan(
+                row[0],
+                VehicleKind.valueOf(row[1]),
+                row[2].isEmpty() ? null : row[2],
+                row[3],
+                Arrays.stream(row[4].split(" ")).map(Larkmoor::axle).toList(),
+                Integer.parseInt(row[5]),
+                MountKind.valueOf(row[6]),
+                Double.parseDouble(row[7]),
+                Duty.valueOf(row[8]),
+                faults.stream()
+                        .filter(fault -> fault[0].equals(row[0]))
+                        .map(Larkmoor::fault)
+                        .toList(),
+                row[9].isEmpty() ? List.of() : List.of(Integer.parseInt(row[9])));
     }
 
-    private static PlannedAxle lift(AxleRole role, WheelArrangement wheels, double targetKpa, double runningRiseC) {
-        return new PlannedAxle(new Axle(role, wheels, true), targetKpa, runningRiseC);
+    /** Such as {@code lift:wide_single:900:liftable}. */
+    private static PlannedAxle axle(String text) {
+        String[] parts = text.split(":");
+        AxleRole role = AxleRole.valueOf(parts[0].toUpperCase(Locale.ROOT));
+        WheelArrangement wheels = WheelArrangement.valueOf(parts[1].toUpperCase(Locale.ROOT));
+        double target = Double.parseDouble(parts[2]);
+        boolean isSoft = target < 300;
+        double rise = isSoft ? 10 : role == AxleRole.STEER ? 27 : role == AxleRole.DRIVE ? 24 : 22;
+        return new PlannedAxle(new Axle(role, wheels, parts.length > 3), target, rise);
+    }
+
+    private static Fault fault(String[] row) {
+        double lasts = Double.parseDouble(row[4]);
+        return new Fault(
+                row[1].isEmpty() ? null : Position.parse(row[1]),
+                Fault.Kind.valueOf(row[2]),
+                Double.parseDouble(row[3]),
+                lasts,
+                Double.parseDouble(row[5]),
+                lasts < HOURS_OF_DAY);
+    }
+
+    private static List<String[]> table(String name) {
+        List<String[]> rows = new ArrayList<>();
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(
+                Larkmoor.class.getResourceAsStream("/larkmoor/" + name), StandardCharsets.UTF_8))) {
+            in.readLine();
+            for (String line = in.readLine(); line != null; line = in.readLine()) {
+                rows.add(line.split(",", -1));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return rows;
     }
 
     /** The code of the sensor at a wheel: made up, the same every time, no two alike. */

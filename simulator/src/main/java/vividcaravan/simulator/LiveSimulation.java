@@ -1,9 +1,14 @@
 package vividcaravan.simulator;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -13,20 +18,45 @@ public final class LiveSimulation implements Runnable {
     private static final Logger LOG = LoggerFactory.getLogger(LiveSimulation.class);
     private static final int BATCH = 20_000;
     private static final long EVERY_MILLIS = 5_000;
+    private static final int STEPS_OF_PROGRESS = 5;
+    /** Readings nobody has waited for are thinned to one in so long: a folder may have rested for weeks. */
+    private static final long THINNED_MILLIS = 600_000;
+
+    private static final Duration LONGEST_PAST = Duration.ofDays(80);
 
     private final SimulatedFleet fleet;
     private final ReadingsSender sender;
     private final Instant resumeFrom;
     private final Clock clock;
+    private final List<Incident> incidents;
+    private volatile double progress;
 
     /**
      * @param resumeFrom readings before this have been sent already
+     * @param incidents what was planted earlier
      */
-    public LiveSimulation(SimulatedFleet fleet, ReadingsSender sender, Instant resumeFrom, Clock clock) {
+    public LiveSimulation(
+            SimulatedFleet fleet, ReadingsSender sender, Instant resumeFrom, List<Incident> incidents, Clock clock) {
         this.fleet = fleet;
         this.sender = sender;
         this.resumeFrom = resumeFrom;
+        this.incidents = new CopyOnWriteArrayList<>(incidents);
         this.clock = clock;
+    }
+
+    /** How much of the past is in place, 0 to 1; 1 while it lives. */
+    public double progress() {
+        return progress;
+    }
+
+    /** What was planted, the oldest first. */
+    public List<Incident> incidents() {
+        return List.copyOf(incidents);
+    }
+
+    /** Lets something happen from the next step on. */
+    public void plant(Incident incident) {
+        incidents.add(incident);
     }
 
     /** Runs until the thread is interrupted. */
@@ -36,7 +66,7 @@ public final class LiveSimulation implements Runnable {
             catchUp();
             while (!Thread.currentThread().isInterrupted()) {
                 List<SimulatedReading> heard = new ArrayList<>();
-                fleet.passUntil(clock.instant(), heard::add);
+                fleet.passUntil(clock.instant(), incidents, heard::add);
                 sender.send(heard);
                 Thread.sleep(EVERY_MILLIS);
             }
@@ -45,16 +75,61 @@ public final class LiveSimulation implements Runnable {
         }
     }
 
-    private void catchUp() throws InterruptedException {
-        List<SimulatedReading> heard = new ArrayList<>();
-        fleet.passUntil(clock.instant(), reading -> {
-            if (reading.at() >= resumeFrom.toEpochMilli()) {
-                heard.add(reading);
+    private void catchUp() {
+        Instant now = clock.instant();
+        Instant first = resumeFrom.isAfter(now.minus(LONGEST_PAST)) ? resumeFrom : now.minus(LONGEST_PAST);
+        Instant denseFrom = now.minus(SimulatedFleet.DENSE);
+        Map<String, Long> lastOf = new HashMap<>();
+        long sent = 0;
+        int said = 0;
+        CompletableFuture<Void> sending = CompletableFuture.completedFuture(null);
+        // Hour by hour, so that what waits to be sent stays small.
+        for (Instant until = fleet.now(); until.isBefore(now); ) {
+            List<SimulatedReading> heard = new ArrayList<>();
+            while (until.isBefore(now) && heard.size() < BATCH) {
+                until = until.plusSeconds(3_600).isBefore(now) ? until.plusSeconds(3_600) : now;
+                fleet.passUntil(until, incidents, reading -> {
+                    boolean isNew = reading.at() >= first.toEpochMilli();
+                    if (isNew && (reading.at() >= denseFrom.toEpochMilli() || isDue(lastOf, reading))) {
+                        heard.add(reading);
+                    }
+                });
+            }
+            // One part is sent while the next is made.
+            sending.join();
+            sending = inBackground(heard);
+            sent += heard.size();
+            progress = Math.min(
+                    0.99,
+                    (double) Duration.between(first, until).toSeconds()
+                            / Math.max(1, Duration.between(first, now).toSeconds()));
+            int part = (int) (progress * STEPS_OF_PROGRESS);
+            if (part > said) {
+                said = part;
+                LOG.info("Demo: {} % of the fleet's past is in place", part * 100 / STEPS_OF_PROGRESS);
+            }
+        }
+        sending.join();
+        progress = 1;
+        LOG.info("Demo: the fleet's past is in place ({} readings); from now on it lives", sent);
+    }
+
+    private CompletableFuture<Void> inBackground(List<SimulatedReading> heard) {
+        return CompletableFuture.runAsync(() -> {
+            try {
+                sender.send(heard);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
             }
         });
-        for (int from = 0; from < heard.size(); from += BATCH) {
-            sender.send(heard.subList(from, Math.min(from + BATCH, heard.size())));
+    }
+
+    private static boolean isDue(Map<String, Long> lastOf, SimulatedReading reading) {
+        Long last = lastOf.get(reading.sensor());
+        if (last != null && reading.at() - last < THINNED_MILLIS - 60_000) {
+            return false;
         }
-        LOG.info("Demo: the fleet's past is in place ({} readings); from now on it lives", heard.size());
+        lastOf.put(reading.sensor(), reading.at());
+        return true;
     }
 }

@@ -8,24 +8,39 @@ import java.util.function.Consumer;
 
 /**
  * The whole scenario, moved on in fixed steps from a fixed beginning: the same beginning gives the same readings, so after
- * a restart it is simply run again to where it was.
+ * a restart it is simply run again to where it was. The older part of the history is thinned: longer steps, and a reading
+ * every quarter of an hour instead of every minute.
  */
 public final class SimulatedFleet {
 
     /** How much history a demo begins with. */
-    public static final Duration HISTORY = Duration.ofDays(2);
+    public static final Duration HISTORY = Duration.ofDays(21);
+
+    /** How much of it is as dense as life. */
+    static final Duration DENSE = Duration.ofDays(3);
 
     private static final long STEP_MILLIS = 10_000;
+    private static final long EVERY_MILLIS = 60_000;
+    private static final long THIN_STEP_MILLIS = 60_000;
+    private static final long THIN_EVERY_MILLIS = 900_000;
 
     private final List<SimulatedVehicle> vehicles = new ArrayList<>();
+    private final long anchor;
+    private final long denseFrom;
     private long now;
 
     /**
      * @param begun when the demo was begun; the history lies before
      */
     public SimulatedFleet(Instant begun) {
-        long anchor = Math.floorDiv(begun.toEpochMilli(), STEP_MILLIS) * STEP_MILLIS;
-        now = anchor - HISTORY.toMillis();
+        this(begun, HISTORY);
+    }
+
+    /** The same with another length of history. */
+    SimulatedFleet(Instant begun, Duration history) {
+        anchor = Math.floorDiv(begun.toEpochMilli(), THIN_STEP_MILLIS) * THIN_STEP_MILLIS;
+        denseFrom = anchor - DENSE.toMillis();
+        now = anchor - history.toMillis();
         List<VehiclePlan> plans = Larkmoor.vehicles();
         for (int i = 0; i < plans.size(); i++) {
             vehicles.add(new SimulatedVehicle(plans.get(i), i, anchor, now));
@@ -34,10 +49,35 @@ public final class SimulatedFleet {
 
     /** Lets time pass up to {@code until}, in whole steps; readings come out in the order of their steps. */
     public void passUntil(Instant until, Consumer<SimulatedReading> receiver) {
-        while (now + STEP_MILLIS <= until.toEpochMilli()) {
+        passUntil(until, List.of(), receiver);
+    }
+
+    /** The same with incidents that somebody planted, each at its time. */
+    void passUntil(Instant until, List<Incident> incidents, Consumer<SimulatedReading> receiver) {
+        while (true) {
+            boolean isThin = now < denseFrom;
+            long to = now + (isThin ? THIN_STEP_MILLIS : STEP_MILLIS);
+            if (to > until.toEpochMilli()) {
+                return;
+            }
             long from = now;
-            now += STEP_MILLIS;
-            vehicles.forEach(vehicle -> vehicle.pass(from, now, receiver));
+            now = to;
+            for (Incident incident : incidents) {
+                incident.startAndEnd(from, this::vehicle, anchor);
+            }
+            vehicles.forEach(vehicle -> vehicle.pass(from, to, isThin ? THIN_EVERY_MILLIS : EVERY_MILLIS, receiver));
         }
+    }
+
+    private SimulatedVehicle vehicle(String ref) {
+        return vehicles.stream()
+                .filter(vehicle -> vehicle.ref().equals(ref))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no vehicle " + ref + " in the scenario"));
+    }
+
+    /** Up to when time has passed. */
+    Instant now() {
+        return Instant.ofEpochMilli(now);
     }
 }

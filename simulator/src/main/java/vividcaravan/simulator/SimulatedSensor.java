@@ -2,63 +2,127 @@ package vividcaravan.simulator;
 
 import java.util.SplittableRandom;
 import java.util.function.Consumer;
+import vividcaravan.core.axles.MountKind;
 
 /**
  * A sensor that reports once a minute while its wheel turns, goes on for some minutes after that and then sleeps; the
- * first values after waking take half a minute to a minute [common practice].
+ * first values after waking take half a minute to a minute. A sudden change is reported at once, also in sleep [all
+ * common practice].
  */
 final class SimulatedSensor {
 
-    private static final long EVERY_MILLIS = 60_000;
+    /** What the world is like for the sensor during a step. */
+    record Surroundings(
+            boolean isMoving,
+            double gaugeKpa,
+            double tyreC,
+            double airC,
+            double sunC,
+            boolean isFaulty,
+            boolean isLoose,
+            double weakMv) {}
+
     private static final long AWAKE_AFTER_STOP_MILLIS = 6 * 60_000L;
     private static final double LOST_SHARE = 0.02;
+    /** A cap outside shows about a third of the tyre's heat [common practice]. */
+    private static final double CAP_SHARE = 1 / 3.0;
+
+    private static final double SUDDEN_SHARE = 0.01;
+    private static final double SUDDEN_LEAST_KPA = 5;
+    private static final double SUDDEN_C = 6;
+    private static final double SUDDEN_STEP_SHARE = 0.003;
+    private static final double SUDDEN_STEP_C = 1;
 
     private final String code;
+    private final MountKind mount;
     private final double stepKpa;
     private final boolean saysMoving;
     private final SplittableRandom random;
     private final int batteryMv;
+    private final double looseKpa;
     private long nextAt = Long.MAX_VALUE;
     private long movedAt = Long.MIN_VALUE;
+    private double lastKpa = Double.NaN;
+    private double lastC = Double.NaN;
+    private double stepBeforeKpa = Double.NaN;
+    private double stepBeforeC = Double.NaN;
 
-    SimulatedSensor(String code, double stepKpa, boolean saysMoving, SplittableRandom random) {
+    SimulatedSensor(
+            String code, MountKind mount, double stepKpa, boolean saysMoving, double fillKpa, SplittableRandom random) {
         this.code = code;
+        this.mount = mount;
         this.stepKpa = stepKpa;
         this.saysMoving = saysMoving;
+        this.looseKpa = fillKpa;
         this.random = random;
         this.batteryMv = 2900 + random.nextInt(180);
     }
 
-    /** Lets the time from {@code from} to {@code to} pass; what gets through to the receiver goes to {@code receiver}. */
-    void pass(long from, long to, boolean isMoving, SimulatedTyre tyre, Consumer<SimulatedReading> receiver) {
-        if (isMoving) {
+    /**
+     * Lets the time from {@code from} to {@code to} pass; what gets through goes to {@code receiver}.
+     *
+     * @param everyMillis how often it reports while the wheel turns
+     */
+    void pass(long from, long to, long everyMillis, Surroundings around, Consumer<SimulatedReading> receiver) {
+        if (around.isMoving()) {
             if (nextAt == Long.MAX_VALUE) {
-                nextAt = from + 30_000 + random.nextInt(30_000);
+                nextAt = from + everyMillis / 2 + random.nextInt(30_000);
             }
             movedAt = to;
         } else if (nextAt != Long.MAX_VALUE && from - movedAt > AWAKE_AFTER_STOP_MILLIS) {
             nextAt = Long.MAX_VALUE;
         }
+        if (isSudden(around) && nextAt > from) {
+            nextAt = from;
+        }
         while (nextAt < to) {
-            SimulatedReading reading = measure(Math.max(nextAt, from), isMoving, tyre);
+            SimulatedReading reading = measure(Math.max(nextAt, from), around);
             if (random.nextDouble() >= LOST_SHARE) {
                 receiver.accept(reading);
             }
-            nextAt += EVERY_MILLIS + random.nextInt(4_000) - 2_000;
+            nextAt = around.isMoving() || from - movedAt <= AWAKE_AFTER_STOP_MILLIS
+                    ? nextAt + everyMillis + random.nextInt(4_000) - 2_000
+                    : Long.MAX_VALUE;
         }
     }
 
-    private SimulatedReading measure(long at, boolean isMoving, SimulatedTyre tyre) {
-        double noisy = tyre.gaugeKpa() + (random.nextDouble() - 0.5) * 2;
-        double kpa = Math.max(0, Math.round(noisy / stepKpa) * stepKpa);
+    /** Not the slow change of a tyre that cools down in the yard. */
+    private boolean isSudden(Surroundings around) {
+        double kpaStep = Math.abs(around.gaugeKpa() - stepBeforeKpa);
+        double celsiusStep = Math.abs(celsius(around) - stepBeforeC);
+        stepBeforeKpa = around.gaugeKpa();
+        stepBeforeC = celsius(around);
+        boolean isFarOff =
+                Math.abs(around.gaugeKpa() - lastKpa) > Math.max(SUDDEN_LEAST_KPA, SUDDEN_SHARE * lastKpa) + stepKpa;
+        return isFarOff && kpaStep > SUDDEN_STEP_SHARE * lastKpa
+                || Math.abs(celsius(around) - lastC) > SUDDEN_C && celsiusStep > SUDDEN_STEP_C;
+    }
+
+    private double celsius(Surroundings around) {
+        if (around.isLoose()) {
+            return around.airC() + 2;
+        }
+        return mount == MountKind.CAP
+                ? around.airC() + CAP_SHARE * (around.tyreC() - around.airC()) + around.sunC()
+                : around.tyreC();
+    }
+
+    private SimulatedReading measure(long at, Surroundings around) {
+        double noise = (random.nextDouble() - 0.5) * 2;
+        double exact = around.isLoose() ? looseKpa : around.gaugeKpa();
+        double kpa = Math.max(0, Math.round((exact + noise) / stepKpa) * stepKpa);
+        double celsius = Math.round(celsius(around));
+        lastKpa = around.gaugeKpa();
+        lastC = celsius(around);
+        // Cold cells sag.
+        int sag = (int) Math.min(0, (celsius - 15) * 4);
         return new SimulatedReading(
                 code,
                 at,
-                kpa,
-                Math.round(tyre.celsius()),
-                // Cold cells sag.
-                batteryMv + (int) Math.min(0, (tyre.celsius() - 15) * 4),
+                around.isFaulty() ? null : kpa,
+                around.isFaulty() ? null : celsius,
+                batteryMv - (int) around.weakMv() + sag,
                 -70 - random.nextInt(22),
-                saysMoving ? isMoving : null);
+                saysMoving ? around.isMoving() : null);
     }
 }

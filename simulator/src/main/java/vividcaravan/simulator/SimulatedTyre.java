@@ -14,6 +14,7 @@ final class SimulatedTyre {
     private static final double WARMING_SECONDS = 32 * 60;
 
     private static final double COOLING_SECONDS = 55 * 60;
+    private static final double PLANTED_SECONDS = 40;
     /** A soft tyre flexes more: this much more heat for each share of target that is missing. */
     private static final double HEAT_PER_MISSING_SHARE = 2.0;
 
@@ -59,6 +60,19 @@ final class SimulatedTyre {
         double drawnTo = isRunning ? airC + runningRiseC * (1 + HEAT_PER_MISSING_SHARE * missing) + brakeC : airC;
         double constant = isRunning ? WARMING_SECONDS : COOLING_SECONDS;
         celsius += (drawnTo - celsius) * (1 - Math.exp(-seconds / constant));
+    }
+
+    /** Lets a planted brake heat it up within a minute, which no brake does: somebody is waiting to see it. */
+    void heat(double seconds, boolean isRunning, double drawnTo, boolean isHeated) {
+        if (isHeated && isRunning) {
+            celsius += (drawnTo - celsius) * (1 - Math.exp(-seconds / PLANTED_SECONDS));
+        }
+    }
+
+    /** What a gauge pressure at a temperature is at 20 °C, kPa gauge. */
+    static double kpaAt20(double gaugeKpa, double celsius, AbsolutePressure ambient) {
+        return (gaugeKpa + ambient.kpa()) * REFERENCE_KELVIN / (celsius + Temperature.ZERO_CELSIUS_KELVIN)
+                - ambient.kpa();
     }
 
     double kpaAt20() {

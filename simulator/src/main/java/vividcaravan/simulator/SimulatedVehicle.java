@@ -5,30 +5,44 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.TreeMap;
 import java.util.function.Consumer;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.Side;
 import vividcaravan.core.gas.Atmosphere;
 
-/** A vehicle with its tyres and sensors, living through its days. */
+/** A vehicle with its tyres, sensors and receiver, living through its days. */
 final class SimulatedVehicle {
 
     private static final ZoneId ZONE = ZoneId.of(Larkmoor.TIME_ZONE);
     private static final double HOUR_SECONDS = 3_600;
+    private static final double MINUTE_SECONDS = 60;
+    /** How much warmer a masked leak's wheel end makes its tyre, °C. */
+    private static final double HOT_LEAK_C = 26;
+    /** How much warmer a soft twin runs, °C. */
+    private static final double SOFT_TWIN_C = 9;
+    /** Warm tyres at the end of a service, °C above the air. */
+    private static final double FILLED_WARM_C = 46;
+    /** An automatic system looks this often, hours. */
+    private static final double INFLATES_EVERY_HOURS = 2;
 
     private static final class Wheel {
         Position position;
         SimulatedTyre tyre;
         SimulatedSensor sensor;
+        double targetKpa;
         double fillKpaAt20;
-        Fault fault;
-        boolean wasFaulty;
+        final List<Fault> running = new ArrayList<>();
     }
 
     private final VehiclePlan plan;
     private final long anchor;
     private final double altitudeM;
-    private final List<Wheel> wheels = new ArrayList<>();
+    private final List<Fault> faults;
+    private final Map<Position, Wheel> wheels = new TreeMap<>(java.util.Comparator.comparing(Position::code));
+    private final List<SimulatedReading> backlog = new ArrayList<>();
 
     /**
      * @param index the vehicle's place in the scenario, which its sensors' codes come from
@@ -38,10 +52,11 @@ final class SimulatedVehicle {
         this.plan = plan;
         this.anchor = anchor;
         this.altitudeM = Larkmoor.DEPOTS.get(plan.depot());
+        this.faults = new ArrayList<>(plan.faults());
         SplittableRandom random = new SplittableRandom(plan.ref().hashCode() * 31L + 7);
         for (Position position : plan.layout().positions()) {
             if (!plan.bareAxles().contains(position.axle())) {
-                wheels.add(wheel(position, index, begin, random.split()));
+                wheels.put(position, wheel(position, index, begin, random.split()));
             }
         }
     }
@@ -54,6 +69,7 @@ final class SimulatedVehicle {
                 : plan.axles().get(position.axle() - 1);
         Wheel wheel = new Wheel();
         wheel.position = position;
+        wheel.targetKpa = axle.targetKpa();
         // Nobody fills to the last kPa.
         wheel.fillKpaAt20 = axle.targetKpa() * (1 + (random.nextDouble() - 0.45) * 0.04);
         wheel.tyre = new SimulatedTyre(
@@ -63,34 +79,223 @@ final class SimulatedVehicle {
                 axle.runningRiseC() * (0.94 + random.nextDouble() * 0.12),
                 Weather.celsius(begin, altitudeM));
         wheel.sensor = new SimulatedSensor(
-                Larkmoor.sensorCode(index, position), plan.stepKpa(), random.nextInt(4) != 0, random);
-        wheel.fault = plan.faults().stream()
-                .filter(fault -> fault.position().equals(position))
-                .findFirst()
-                .orElse(null);
+                Larkmoor.sensorCode(index, sitsAt(position)),
+                plan.mount(),
+                plan.stepKpa(),
+                random.nextInt(4) != 0,
+                wheel.fillKpaAt20,
+                random);
         return wheel;
     }
 
-    /** Lets the time from {@code from} to {@code to} pass, epoch milliseconds. */
-    void pass(long from, long to, Consumer<SimulatedReading> receiver) {
-        double seconds = (to - from) / 1000.0;
-        ZonedDateTime local = Instant.ofEpochMilli(from).atZone(ZONE);
-        double hour = local.getHour() + local.getMinute() / 60.0;
-        boolean isMoving = plan.duty().isMoving(from - anchor, hour);
+    /** Where the records say that the sensor in this wheel sits: across the axle, if the two were swapped. */
+    private Position sitsAt(Position position) {
+        boolean isCrossed = !position.isSpare()
+                && plan.faults().stream()
+                        .filter(fault -> fault.kind() == Fault.Kind.SENSORS_CROSSED)
+                        .anyMatch(fault -> fault.position().axle() == position.axle()
+                                && fault.position().slot() == position.slot());
+        return isCrossed
+                ? Position.wheel(
+                        position.axle(), position.side() == Side.LEFT ? Side.RIGHT : Side.LEFT, position.slot())
+                : position;
+    }
+
+    String ref() {
+        return plan.ref();
+    }
+
+    /** Lets something happen that was not planned. */
+    void add(Fault fault) {
+        faults.add(fault);
+    }
+
+    void remove(Fault fault) {
+        faults.remove(fault);
+    }
+
+    /**
+     * Lets the time from {@code from} to {@code to} pass, epoch milliseconds.
+     *
+     * @param everyMillis how often sensors report on the road
+     */
+    void pass(long from, long to, long everyMillis, Consumer<SimulatedReading> receiver) {
+        long sinceAnchor = from - anchor;
+        List<Fault> active =
+                faults.stream().filter(fault -> fault.isActive(sinceAnchor)).toList();
+        Consumer<SimulatedReading> heard = heardThrough(active, receiver);
         double air = Weather.celsius(from, altitudeM);
-        for (Wheel wheel : wheels) {
-            boolean isTurning = isMoving && !wheel.position.isSpare();
-            boolean isFaulty = wheel.fault != null && wheel.fault.isActive(from - anchor);
-            if (wheel.wasFaulty && !isFaulty) {
-                wheel.tyre.fill(wheel.fillKpaAt20);
-            }
-            wheel.wasFaulty = isFaulty;
-            if (isFaulty) {
-                wheel.tyre.lose(wheel.fault.leakKpaPerHour() * seconds / HOUR_SECONDS);
-            }
-            wheel.tyre.pass(seconds, isTurning, air, isFaulty ? wheel.fault.brakeC() : 0);
-            // A spare is shaken awake with the vehicle, whether or not it turns.
-            wheel.sensor.pass(from, to, isMoving, wheel.tyre, receiver);
+        boolean isMoving = isMoving(from, active);
+        for (Wheel wheel : wheels.values()) {
+            pass(wheel, from, to, everyMillis, air, isMoving, active, heard);
         }
+    }
+
+    private boolean isMoving(long at, List<Fault> active) {
+        if (active.stream().anyMatch(fault -> fault.kind() == Fault.Kind.AIR_LINE)) {
+            return false;
+        }
+        // What was planted by hand is to be seen, so the vehicle is on the road.
+        if (active.stream().anyMatch(fault -> !plan.faults().contains(fault))) {
+            return true;
+        }
+        ZonedDateTime local = Instant.ofEpochMilli(at).atZone(ZONE);
+        double hour = local.getHour() + local.getMinute() / MINUTE_SECONDS;
+        return plan.duty().isMoving(at - anchor, hour, local.getDayOfWeek().getValue());
+    }
+
+    private Consumer<SimulatedReading> heardThrough(List<Fault> active, Consumer<SimulatedReading> receiver) {
+        if (active.stream().anyMatch(fault -> fault.kind() == Fault.Kind.DEAD_RECEIVER)) {
+            return reading -> {};
+        }
+        if (active.stream().anyMatch(fault -> fault.kind() == Fault.Kind.OUT_OF_COVERAGE)) {
+            return backlog::add;
+        }
+        backlog.forEach(receiver);
+        backlog.clear();
+        return receiver;
+    }
+
+    private void pass(
+            Wheel wheel,
+            long from,
+            long to,
+            long everyMillis,
+            double air,
+            boolean isMoving,
+            List<Fault> active,
+            Consumer<SimulatedReading> heard) {
+        double seconds = (to - from) / 1000.0;
+        Effects effects = effects(wheel, active, from, seconds, air);
+        boolean isTurning = isMoving && !wheel.position.isSpare();
+        wheel.tyre.pass(seconds, isTurning, air, effects.heatC);
+        wheel.tyre.heat(seconds, isTurning, air + effects.quickHeatC, effects.quickHeatC > 0);
+        if (!effects.isQuiet) {
+            // A spare is shaken awake with the vehicle, whether or not it turns.
+            wheel.sensor.pass(
+                    from,
+                    to,
+                    everyMillis,
+                    new SimulatedSensor.Surroundings(
+                            isMoving,
+                            wheel.tyre.gaugeKpa(),
+                            wheel.tyre.celsius(),
+                            air,
+                            sun(from, wheel.position, isMoving),
+                            effects.isFaulty,
+                            effects.isLoose,
+                            effects.weakMv),
+                    heard);
+        }
+    }
+
+    /** What the faults of a wheel do besides to its air. */
+    private static final class Effects {
+        double heatC;
+        double quickHeatC;
+        double weakMv;
+        boolean isQuiet;
+        boolean isFaulty;
+        boolean isLoose;
+    }
+
+    private Effects effects(Wheel wheel, List<Fault> active, long from, double seconds, double air) {
+        wheel.running.removeIf(fault -> {
+            boolean isOver = !active.contains(fault);
+            if (isOver) {
+                putRight(wheel, fault);
+            }
+            return isOver;
+        });
+        Effects effects = new Effects();
+        for (Fault fault : active) {
+            if (fault.isAt(wheel.position) && !(wheel.position.isSpare() && fault.position() == null)) {
+                letOutOrIn(wheel, fault, from, seconds, air);
+                add(effects, fault);
+            }
+        }
+        return effects;
+    }
+
+    private void letOutOrIn(Wheel wheel, Fault fault, long from, double seconds, double air) {
+        double perHour = fault.amount() * seconds / HOUR_SECONDS;
+        switch (fault.kind()) {
+            case SLOW_LEAK, HOT_LEAK -> wheel.tyre.lose(perHour);
+            case FAST_LEAK -> wheel.tyre.lose(fault.amount() / 100 * wheel.targetKpa * seconds / MINUTE_SECONDS);
+            case AUTO_INFLATION -> {
+                wheel.tyre.lose(perHour);
+                inflateNowAndThen(wheel, fault, from, seconds);
+            }
+            default -> {
+                // No air goes out.
+            }
+        }
+        if (!wheel.running.contains(fault)) {
+            wheel.running.add(fault);
+            fillAtBeginning(wheel, fault, air);
+        }
+    }
+
+    private void fillAtBeginning(Wheel wheel, Fault fault, double air) {
+        switch (fault.kind()) {
+            case SOFT_TWIN -> wheel.tyre.fill(wheel.targetKpa * (1 - fault.amount() / 100));
+            case TWIN_MISMATCH -> wheel.tyre.fill(wheel.fillKpaAt20 - fault.amount());
+            case OVER_FILLED -> wheel.tyre.fill(wheel.targetKpa * (1 + fault.amount() / 100));
+            case FILLED_HOT ->
+                wheel.tyre.fill(SimulatedTyre.kpaAt20(wheel.targetKpa, air + FILLED_WARM_C, Atmosphere.at(altitudeM)));
+            case AIR_LINE -> wheel.tyre.fill(wheel.targetKpa);
+            default -> {
+                // It was filled well.
+            }
+        }
+    }
+
+    private void add(Effects effects, Fault fault) {
+        boolean isPlanted = !plan.faults().contains(fault);
+        switch (fault.kind()) {
+            case HOT_LEAK -> effects.heatC += HOT_LEAK_C;
+            case SOFT_TWIN -> effects.heatC += SOFT_TWIN_C;
+            case AXLE_END_HOT, DESCENT -> effects.heatC += fault.amount();
+            case DRAGGING_BRAKE -> {
+                effects.heatC += isPlanted ? 0 : fault.amount();
+                effects.quickHeatC += isPlanted ? fault.amount() : 0;
+            }
+            case SENSOR_QUIET -> effects.isQuiet = true;
+            case SENSOR_FAULT -> effects.isFaulty = true;
+            case SENSOR_LOOSE -> effects.isLoose = true;
+            case BATTERY_WEAK -> effects.weakMv += fault.amount();
+            default -> {
+                // Of its air, of the vehicle or of the records.
+            }
+        }
+    }
+
+    private void inflateNowAndThen(Wheel wheel, Fault fault, long from, double seconds) {
+        double hours = (from - anchor) / Fault.HOUR_MILLIS - fault.beginsHour();
+        boolean isDue = Math.floor(hours / INFLATES_EVERY_HOURS)
+                != Math.floor((hours - seconds / HOUR_SECONDS) / INFLATES_EVERY_HOURS);
+        if (isDue) {
+            wheel.tyre.fill(wheel.fillKpaAt20);
+        }
+    }
+
+    /** The workshop has been here. */
+    private static void putRight(Wheel wheel, Fault fault) {
+        boolean isOfAir =
+                switch (fault.kind()) {
+                    case SLOW_LEAK, FAST_LEAK, HOT_LEAK, SOFT_TWIN, TWIN_MISMATCH, OVER_FILLED, AUTO_INFLATION -> true;
+                    default -> false;
+                };
+        if (isOfAir) {
+            wheel.tyre.fill(wheel.fillKpaAt20);
+        }
+    }
+
+    /** A low sun warms what is outside on its side of a parked vehicle, °C. */
+    private static double sun(long at, Position position, boolean isMoving) {
+        int hour = Instant.ofEpochMilli(at).atZone(ZONE).getHour();
+        boolean isLit = position.side() == Side.LEFT && hour >= 8 && hour < 11
+                || position.side() == Side.RIGHT && hour >= 14 && hour < 17;
+        return isLit && !isMoving ? 12 : 0;
     }
 }

@@ -47,7 +47,7 @@ class ReadingsSenderTest {
     }
 
     private static final SimulatedReading READING =
-            new SimulatedReading("A1B2C3", 1_700_000_000_000L, 800, 20, 2980, -81, null);
+            new SimulatedReading("A1B2C3", 1_700_000_000_000L, 800.0, 20.0, 2980, -81, null);
 
     @Test
     void sendsOneReadingALineWithItsToken() throws InterruptedException {

@@ -4,7 +4,9 @@ import java.net.URI;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -20,6 +22,7 @@ import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.FleetRegister;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.simulator.FleetDocumentWriter;
+import vividcaravan.simulator.Incident;
 import vividcaravan.simulator.LiveSimulation;
 import vividcaravan.simulator.ReadingsSender;
 import vividcaravan.simulator.SimulatedFleet;
@@ -37,7 +40,9 @@ class DemoFleet implements DisposableBean {
     private final Installation installation;
     private final Clock clock;
     private final boolean isDemo;
-    private Thread simulation;
+    private final IncidentFile file;
+    private volatile LiveSimulation live;
+    private Thread thread;
 
     DemoFleet(
             FleetDirectory fleet,
@@ -52,6 +57,7 @@ class DemoFleet implements DisposableBean {
         this.tokens = tokens;
         this.installation = installation;
         this.clock = clock;
+        this.file = new IncidentFile(properties.dataDir().resolve("demo-incidents.json"));
     }
 
     @EventListener
@@ -61,7 +67,7 @@ class DemoFleet implements DisposableBean {
         }
         Instant begun = installation.createdAt();
         if (fleet.vehicles().isEmpty()) {
-            LOG.info("Demo: bringing in the Larkmoor fleet and two days of history");
+            LOG.info("Demo: bringing in the Larkmoor fleet and three weeks of history");
             register.take(FleetDocumentWriter.larkmoor(begun.minus(Duration.ofDays(30))));
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.
@@ -69,11 +75,15 @@ class DemoFleet implements DisposableBean {
         String secret =
                 tokens.make(TOKEN_NAME, ApiTokens.Scope.RECEIVER, "the demo").secret();
         URI address = URI.create("http://localhost:" + context.getWebServer().getPort());
-        LiveSimulation live = new LiveSimulation(
-                new SimulatedFleet(begun), new ReadingsSender(address, secret), newestReading(begun), clock);
-        simulation = new Thread(live, "simulated-receivers");
-        simulation.setDaemon(true);
-        simulation.start();
+        live = new LiveSimulation(
+                new SimulatedFleet(begun),
+                new ReadingsSender(address, secret),
+                newestReading(begun),
+                file.read(),
+                clock);
+        thread = new Thread(live, "simulated-receivers");
+        thread.setDaemon(true);
+        thread.start();
     }
 
     /** A little before the newest reading: what is sent twice is a harmless duplicate, what is missed is lost. */
@@ -87,10 +97,20 @@ class DemoFleet implements DisposableBean {
                 .orElse(begun.minus(SimulatedFleet.HISTORY));
     }
 
+    /** The running scenario; empty outside demo mode. */
+    Optional<LiveSimulation> live() {
+        return Optional.ofNullable(live);
+    }
+
+    /** Keeps what was planted over a restart. */
+    void keep(List<Incident> incidents) {
+        file.write(incidents);
+    }
+
     @Override
     public void destroy() {
-        if (simulation != null) {
-            simulation.interrupt();
+        if (thread != null) {
+            thread.interrupt();
         }
     }
 }

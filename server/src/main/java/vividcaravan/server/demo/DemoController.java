@@ -1,0 +1,134 @@
+package vividcaravan.server.demo;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.axles.Position;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.simulator.Incident;
+import vividcaravan.simulator.LiveSimulation;
+
+/** The demo's own page: let something happen, and see what the product makes of it. */
+@RestController
+@RequestMapping("/api/v1/demo")
+@Tag(name = "demo")
+class DemoController {
+
+    private static final int MOST_SHOWN = 20;
+
+    private final DemoFleet demo;
+    private final FleetDirectory fleet;
+    private final Clock clock;
+
+    DemoController(DemoFleet demo, FleetDirectory fleet, Clock clock) {
+        this.demo = demo;
+        this.fleet = fleet;
+        this.clock = clock;
+    }
+
+    /**
+     * How the demo stands.
+     *
+     * @param isDemo whether this is one
+     * @param progress how much of its past is in place, 0 to 1
+     * @param incidents what was planted, the newest first
+     */
+    record DemoState(boolean isDemo, double progress, List<Planted> incidents) {}
+
+    /** Something planted. */
+    record Planted(
+            int number,
+            Incident.Kind kind,
+            String vehicle,
+            @Nullable String position,
+            Instant at,
+            Instant endsAt,
+            boolean isRunning) {}
+
+    /** What is to happen. */
+    record PlantRequest(Incident.@Nullable Kind kind, @Nullable String vehicle, @Nullable String position) {}
+
+    /** Which incident is to end. */
+    record EndRequest(int number) {}
+
+    @GetMapping
+    @Operation(operationId = "getDemo", summary = "How the demo stands")
+    DemoState get() {
+        return demo.live().map(this::state).orElse(new DemoState(false, 1, List.of()));
+    }
+
+    @PostMapping("/incidents")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "plantIncident", summary = "Let something happen in the demo")
+    DemoState plant(@RequestBody PlantRequest request) {
+        LiveSimulation live = running();
+        if (request.kind() == null || request.vehicle() == null) {
+            throw Refusal.badRequest("kind", "Say what is to happen and to which vehicle.");
+        }
+        VehicleInService vehicle = fleet.existing(request.vehicle());
+        Position position = null;
+        if (request.kind().isOfWheel()) {
+            if (request.position() == null) {
+                throw Refusal.badRequest("position", "Say to which wheel it is to happen.");
+            }
+            position = vehicle.existing(request.position());
+            if (position.isSpare() || vehicle.sensorAt(position).isEmpty()) {
+                throw Refusal.badRequest(
+                        "position", "Nothing would be seen there: choose a wheel on the road that has a sensor.");
+            }
+        }
+        live.plant(new Incident(request.kind(), request.vehicle(), position, clock.instant()));
+        demo.keep(live.incidents());
+        return state(live);
+    }
+
+    @PostMapping("/incidents/end")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "endIncident", summary = "Put right what was planted")
+    DemoState end(@RequestBody EndRequest request) {
+        LiveSimulation live = running();
+        List<Incident> incidents = live.incidents();
+        if (request.number() < 0 || request.number() >= incidents.size()) {
+            throw Refusal.notFound("Nothing of that number was planted.");
+        }
+        incidents.get(request.number()).end(clock.instant());
+        demo.keep(incidents);
+        return state(live);
+    }
+
+    private LiveSimulation running() {
+        return demo.live().orElseThrow(() -> Refusal.notFound("This is no demo; nothing can be planted in it."));
+    }
+
+    private DemoState state(LiveSimulation live) {
+        List<Incident> incidents = live.incidents();
+        Instant now = clock.instant();
+        List<Planted> planted = new java.util.ArrayList<>();
+        for (int i = 0; i < incidents.size(); i++) {
+            Incident incident = incidents.get(i);
+            planted.add(new Planted(
+                    i,
+                    incident.kind(),
+                    incident.vehicle(),
+                    incident.position() == null ? null : incident.position().code(),
+                    incident.at(),
+                    incident.endsAt(),
+                    now.isBefore(incident.endsAt())));
+        }
+        planted.sort(Comparator.comparing(Planted::number).reversed());
+        return new DemoState(
+                true, live.progress(), planted.stream().limit(MOST_SHOWN).toList());
+    }
+}

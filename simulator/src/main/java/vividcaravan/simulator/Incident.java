@@ -1,0 +1,98 @@
+package vividcaravan.simulator;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.function.Function;
+import vividcaravan.core.axles.Position;
+
+/** Something that somebody plants in the scenario to see what happens. Safe for several threads. */
+public final class Incident {
+
+    /** What can be planted. */
+    public enum Kind {
+        /** A puncture that loses an eighth of the target a minute. */
+        LEAK(Fault.Kind.FAST_LEAK, 12, Duration.ofMinutes(20)),
+        /** A brake that drags, heated up quickly so that nobody has to wait. */
+        BRAKE(Fault.Kind.DRAGGING_BRAKE, 110, Duration.ofMinutes(30)),
+        /** The vehicle stands while somebody sets its wheels to target. */
+        AIR_LINE(Fault.Kind.AIR_LINE, 0, Duration.ofMinutes(10)),
+        /** The vehicle goes on, and nothing is heard of it. */
+        DEAD_RECEIVER(Fault.Kind.DEAD_RECEIVER, 0, Duration.ofMinutes(60));
+
+        private final Fault.Kind fault;
+        private final double amount;
+        private final Duration lasts;
+
+        Kind(Fault.Kind fault, double amount, Duration lasts) {
+            this.fault = fault;
+            this.amount = amount;
+            this.lasts = lasts;
+        }
+
+        /** Whether it is about one wheel rather than the vehicle. */
+        public boolean isOfWheel() {
+            return this == LEAK || this == BRAKE;
+        }
+    }
+
+    private final Kind kind;
+    private final String vehicle;
+    private final Position position;
+    private final Instant at;
+    private volatile Instant endsAt;
+    private Fault running;
+
+    /**
+     * @param position the wheel, or null where it is about the vehicle
+     */
+    public Incident(Kind kind, String vehicle, Position position, Instant at) {
+        this(kind, vehicle, position, at, at.plus(kind.lasts));
+    }
+
+    /** One that was kept over a restart. */
+    public Incident(Kind kind, String vehicle, Position position, Instant at, Instant endsAt) {
+        this.kind = kind;
+        this.vehicle = vehicle;
+        this.position = position;
+        this.at = at;
+        this.endsAt = endsAt;
+    }
+
+    public Kind kind() {
+        return kind;
+    }
+
+    public String vehicle() {
+        return vehicle;
+    }
+
+    public Position position() {
+        return position;
+    }
+
+    public Instant at() {
+        return at;
+    }
+
+    public Instant endsAt() {
+        return endsAt;
+    }
+
+    /** Puts it right at {@code now}, if that is sooner. */
+    public void end(Instant now) {
+        endsAt = now.isBefore(endsAt) ? now : endsAt;
+    }
+
+    /** Begins or ends in the step from {@code from}, if it is time. */
+    void startAndEnd(long from, Function<String, SimulatedVehicle> vehicles, long anchor) {
+        boolean isTime = at.toEpochMilli() <= from && from < endsAt.toEpochMilli();
+        if (isTime && running == null) {
+            double begins = (at.toEpochMilli() - anchor) / Fault.HOUR_MILLIS;
+            running = new Fault(position, kind.fault, begins, Double.MAX_VALUE, kind.amount, false);
+            vehicles.apply(vehicle).add(running);
+        } else if (!isTime && running != null) {
+            vehicles.apply(vehicle).remove(running);
+            running = null;
+        }
+    }
+}
