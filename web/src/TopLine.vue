@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useDemo } from './api/demo';
 import { useAlerts } from './api/fleet';
 import { connection } from './api/live';
 import { signOut, useSession } from './api/session';
+import JumpBox from './jump/JumpBox.vue';
 import { useClock } from './shared/time';
 
 const { account } = useSession();
@@ -15,11 +17,15 @@ const route = useRoute();
 const router = useRouter();
 const queries = useQueryClient();
 
-const PLACES = [
+const { demo } = useDemo();
+const isJumping = ref(false);
+
+const PLACES = computed(() => [
   { name: 'Desk', path: '/desk' },
   { name: 'Vehicles', path: '/vehicles' },
   { name: 'Office', path: '/office' },
-];
+  ...(demo.value?.isDemo ? [{ name: 'Demo', path: '/demo' }] : []),
+]);
 const ROLES = { MANAGER: 'manager', TECHNICIAN: 'technician', DRIVER: 'driver', VIEWER: 'viewer' };
 
 const urgent = computed(() => alerts.value?.filter((alert) => alert.urgency === 'STOP_NOW').length ?? 0);
@@ -52,6 +58,9 @@ async function leave(): Promise<void> {
         </RouterLink>
       </nav>
       <div class="ml-auto flex items-center gap-5">
+        <button type="button" class="cursor-pointer py-1 text-quiet" @click="isJumping = true">
+          Go to <kbd class="key ml-0.5">/</kbd>
+        </button>
         <span v-if="connection.state === 'live'" class="text-quiet">live</span>
         <Menu v-if="account" as="div" class="relative">
           <MenuButton class="cursor-pointer py-1">
@@ -86,5 +95,10 @@ async function leave(): Promise<void> {
       The connection is lost. What you see is from {{ at(lostSince) }},
       {{ age(lostSince.toISOString()) }} ago; it comes back by itself.
     </p>
+    <p v-if="demo && demo.progress < 1" role="status" class="border-t border-rule px-5 py-1.5 text-quiet">
+      The demo’s past is being put in place: {{ Math.round(demo.progress * 100) }}&nbsp;%. What you see is
+      still growing.
+    </p>
+    <JumpBox v-model="isJumping" />
   </header>
 </template>

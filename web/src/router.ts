@@ -21,6 +21,12 @@ export const router = createRouter({
       meta: { title: 'Vehicles' },
     },
     {
+      path: '/demo',
+      name: 'demo',
+      component: () => import('./places/demo/DemoPlace.vue'),
+      meta: { title: 'Demo' },
+    },
+    {
       path: '/office',
       name: 'office',
       component: () => import('./places/office/OfficePlace.vue'),

@@ -12,6 +12,7 @@ function list(): VehicleList {
     kind: 'BUS',
     axles: [],
     alerts: [],
+    departure: { verdict: 'MAY_LEAVE' as const, reasons: [] },
     lastHeardAt: '2026-11-20T06:00:00Z',
     wheels: [
       { position: '1L', condition: 'OK', isClockWrong: false },

@@ -4,6 +4,8 @@ import { answer, http, type Schemas } from './client';
 import type { AlertItem, WheelEvent } from './live';
 
 export type VehicleItem = Schemas['VehicleItem'];
+export type VehicleGlance = Schemas['VehicleGlance'];
+export type WheelGlance = Schemas['WheelGlance'];
 export type WheelState = Schemas['WheelState'];
 export type AlertDetail = Schemas['AlertDetail'];
 export type EvidenceChart = Schemas['EvidenceChart'];
@@ -12,6 +14,7 @@ export type VehicleList = Schemas['VehicleList'];
 /** A wheel falls asleep without a word, so pictures are fetched afresh now and then. */
 const REFRESH_MILLIS = 60_000;
 const MOST_ALERTS = '1000';
+const SOON_MILLIS = 1_500;
 
 export function useAlerts() {
   return useQuery({
@@ -35,16 +38,38 @@ export function useVehicles() {
     queryKey: ['vehicles'],
     queryFn: () => answer(http.GET('/api/v1/vehicles')),
     refetchInterval: REFRESH_MILLIS,
+    // Twenty thousand wheels: neither made reactive one by one nor compared field by field.
+    shallow: true,
+    structuralSharing: false,
   });
 }
 
-/** One vehicle, out of the list that the stream keeps fresh. */
+/** One vehicle with all that its page shows; the stream keeps it fresh. */
 export function useVehicle(ref: MaybeRefOrGetter<string | null | undefined>) {
-  const vehicles = useVehicles();
-  return {
-    ...vehicles,
-    vehicle: computed(() => vehicles.data.value?.items.find((vehicle) => vehicle.ref === toValue(ref))),
-  };
+  const query = useQuery({
+    queryKey: ['vehicle', computed(() => toValue(ref))],
+    queryFn: () =>
+      answer(http.GET('/api/v1/vehicles/{ref}', { params: { path: { ref: toValue(ref) ?? '' } } })),
+    enabled: computed(() => Boolean(toValue(ref))),
+    refetchInterval: REFRESH_MILLIS,
+    shallow: true,
+  });
+  return { ...query, vehicle: query.data };
+}
+
+/** The alerts of one vehicle, the closed ones too. */
+export function useAlertsOf(ref: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['alerts of', computed(() => toValue(ref))],
+    queryFn: async () =>
+      (
+        await answer(
+          http.GET('/api/v1/alerts', {
+            params: { query: { vehicle: toValue(ref), state: 'all', limit: '50' } },
+          }),
+        )
+      ).items,
+  });
 }
 
 export interface ChartOf {
@@ -95,18 +120,30 @@ export function withWheels(list: VehicleList | undefined, changed: WheelEvent[])
   const items = list.items.map((vehicle) => {
     const wheels = byVehicle.get(vehicle.ref);
     if (!wheels) return vehicle;
-    const times = [vehicle.lastHeardAt, ...[...wheels.values()].map((wheel) => wheel.at)];
-    return {
-      ...vehicle,
-      wheels: vehicle.wheels.map((wheel) => wheels.get(wheel.position) ?? wheel),
-      lastHeardAt:
-        times
-          .filter((time) => time !== null && time !== undefined)
-          .sort()
-          .at(-1) ?? null,
-    };
+    const states = vehicle.wheels.map((wheel) => wheels.get(wheel.position) ?? wheel);
+    return { ...vehicle, wheels: states, lastHeardAt: newest(vehicle, wheels) };
   });
   return { ...list, items };
+}
+
+interface Heard {
+  lastHeardAt?: string | null;
+}
+
+/** The newest time of a vehicle and of some of its wheels. */
+function newest(vehicle: Heard, states: Map<string, WheelState>): string | null {
+  const times = [vehicle.lastHeardAt, ...[...states.values()].map((wheel) => wheel.at)];
+  return (
+    times
+      .filter((time) => time !== null && time !== undefined)
+      .sort()
+      .at(-1) ?? null
+  );
+}
+
+function withStates(vehicle: VehicleItem, states: Map<string, WheelState>): VehicleItem {
+  const wheels = vehicle.wheels.map((wheel) => states.get(wheel.position) ?? wheel);
+  return { ...vehicle, wheels, lastHeardAt: newest(vehicle, states) };
 }
 
 /** Asks again also where an answer is under way: it may be older than what was just heard, and would cover it up. */
@@ -124,12 +161,33 @@ export function takeAlerts(client: QueryClient, alerts: AlertItem[]): void {
   for (const alert of alerts) {
     void client.invalidateQueries({ queryKey: ['alert', alert.id] });
   }
-  // What is open decides how wheels and vehicles are marked.
-  void client.invalidateQueries({ queryKey: ['vehicles'] });
+  for (const vehicle of new Set(alerts.map((alert) => alert.vehicle))) {
+    void client.invalidateQueries({ queryKey: ['vehicle', vehicle] });
+    void client.invalidateQueries({ queryKey: ['alerts of', vehicle] });
+  }
+  askForVehiclesSoon(client);
+}
+
+let asking: ReturnType<typeof setTimeout> | undefined;
+
+/** What is open decides how wheels and vehicles are marked; the list is long, so many alerts ask for it once. */
+function askForVehiclesSoon(client: QueryClient): void {
+  asking ??= setTimeout(() => {
+    asking = undefined;
+    void client.invalidateQueries({ queryKey: ['vehicles'] });
+  }, SOON_MILLIS);
 }
 
 export function takeWheels(client: QueryClient, wheels: WheelEvent[]): void {
   client.setQueryData<VehicleList>(['vehicles'], (list) => withWheels(list, wheels));
+  const byVehicle = new Map<string, Map<string, WheelState>>();
+  for (const event of wheels) {
+    const states = byVehicle.get(event.vehicle) ?? new Map<string, WheelState>();
+    byVehicle.set(event.vehicle, states.set(event.position, event.state));
+  }
+  for (const [ref, states] of byVehicle) {
+    client.setQueryData<VehicleItem>(['vehicle', ref], (vehicle) => vehicle && withStates(vehicle, states));
+  }
 }
 
 /** What people do to alerts; the answer takes the place of what was shown. */
@@ -144,6 +202,21 @@ export function useAlertActions() {
   return {
     async acknowledge(id: string): Promise<void> {
       show(await answer(http.POST('/api/v1/alerts/{id}/acknowledge', { params: { path: { id } } })));
+    },
+    async takeInHand(id: string, note: string): Promise<void> {
+      show(
+        await answer(
+          http.POST('/api/v1/alerts/{id}/take-in-hand', { params: { path: { id } }, body: { note } }),
+        ),
+      );
+    },
+    async shelve(id: string, how: Schemas['ShelveRequest']): Promise<void> {
+      show(await answer(http.POST('/api/v1/alerts/{id}/shelve', { params: { path: { id } }, body: how })));
+    },
+    async note(id: string, note: string): Promise<void> {
+      show(
+        await answer(http.POST('/api/v1/alerts/{id}/notes', { params: { path: { id } }, body: { note } })),
+      );
     },
     async close(id: string, how: Schemas['CloseRequest']): Promise<void> {
       show(await answer(http.POST('/api/v1/alerts/{id}/close', { params: { path: { id } }, body: how })));

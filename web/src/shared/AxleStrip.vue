@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { VehicleItem } from '@/api/fleet';
 import { roleWords } from './position';
-import { layOut, stripText, wheelText, type StripSize } from './strip';
+import {
+  layOut,
+  stripText,
+  wheelText,
+  type StripSize,
+  type StripVehicle,
+  type StripWheelState,
+} from './strip';
 import StripWheel from './StripWheel.vue';
 import { useClock } from './time';
 import { useUnits } from './units';
@@ -10,7 +16,7 @@ import { useUnits } from './units';
 /** A vehicle in the grammar used at every scale: front at the left, left wheels above the spine. */
 const props = withDefaults(
   defineProps<{
-    vehicle: Pick<VehicleItem, 'axles' | 'wheels' | 'ref'>;
+    vehicle: StripVehicle;
     size?: StripSize;
     chosen?: string | undefined;
     /** Whether wheels can be chosen; each is then a button. */
@@ -32,7 +38,7 @@ const words = computed(
 );
 const spineWidth = computed(() => (isPage.value ? 2 : 1.1));
 
-function figure(wheel: VehicleItem['wheels'][number]): string {
+function figure(wheel: StripWheelState): string {
   if (wheel.condition === 'ASLEEP') return age(wheel.at);
   return typeof wheel.pressureAt20Kpa === 'number' ? units.pressureNumber(wheel.pressureAt20Kpa) : '';
 }

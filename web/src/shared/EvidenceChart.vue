@@ -5,7 +5,17 @@ import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
 import type { Schemas } from '@/api/client';
 import type { EvidenceChart } from '@/api/fleet';
 import { useSession } from '@/api/session';
-import { cssColour, drawBand, drawEvents, drawLine, plotData, type Event, type Line } from './plot';
+import {
+  cssColour,
+  drawBand,
+  drawEvents,
+  drawLine,
+  drawOutlook,
+  endSeconds,
+  plotData,
+  type Event,
+  type Line,
+} from './plot';
 import { useClock } from './time';
 import { useUnits } from './units';
 
@@ -100,8 +110,7 @@ function options(
   hooks: uPlot.Hooks.Arrays,
   showTime: boolean,
 ): uPlot.Options {
-  const { from, to } = props.chart;
-  const range: [number, number] = [new Date(from).getTime() / 1000, new Date(to).getTime() / 1000];
+  const range: [number, number] = [new Date(props.chart.from).getTime() / 1000, endSeconds(props.chart)];
   return {
     width: width.value,
     height,
@@ -148,7 +157,10 @@ function draw(): void {
         { stroke: quiet, width: 0.8, dash: [2, 3], points: { show: false } },
       ],
       {
-        drawClear: [(u) => drawBand(u, props.chart, units.toPressure, cssColour('--rule'))],
+        drawClear: [
+          (u) => drawBand(u, props.chart, units.toPressure, cssColour('--rule')),
+          (u) => drawOutlook(u, props.chart, units.toPressure, { line: ink, range: cssColour('--rule') }),
+        ],
         draw: [
           (u) => lines().forEach((line) => drawLine(u, 'y', line, FONT())),
           (u) => drawEvents(u, props.events, quiet, FONT()),
@@ -262,6 +274,12 @@ const table = computed(() => {
         ><svg width="18" height="10" aria-hidden="true">
           <rect width="18" height="10" fill="var(--rule)" /></svg
         >{{ chart.siblingWheels }} other wheels of the vehicle</span
+      >
+      <span v-if="chart.forecast" class="flex items-center gap-1.5"
+        ><svg width="18" height="10" aria-hidden="true">
+          <path d="M0 0L18 6V10Z" fill="var(--rule)" />
+          <path d="M0 0L18 8" stroke="var(--ink)" stroke-width="1.5" stroke-dasharray="2 3" /></svg
+        >if it goes on like this</span
       >
       <span class="ml-auto">{{ units.pressureSymbol.value }}, below {{ units.temperatureSymbol.value }}</span>
     </p>

@@ -37,6 +37,52 @@ export function plotData(
   return data;
 }
 
+/** How far the picture reaches beyond what was heard, so that the outlook can be seen: at most half as long again. */
+export function endSeconds(chart: EvidenceChart): number {
+  const [from, to] = [seconds(chart.from), seconds(chart.to)];
+  return chart.forecast ? Math.min(Math.max(seconds(chart.forecast.latestAt), to), to + (to - from) / 2) : to;
+}
+
+/** Draws where it goes if it goes on like this: the line, and around it the range. */
+export function drawOutlook(
+  u: uPlot,
+  chart: EvidenceChart,
+  pressure: (kpa: number) => number,
+  colours: { line: string; range: string },
+): void {
+  const { forecast } = chart;
+  if (!forecast) return;
+  const { ctx } = u;
+  const x = (time: string) => u.valToPos(seconds(time), 'x', true);
+  const y = (kpa: number) => u.valToPos(pressure(kpa), 'y', true);
+  const [fromX, fromY, footY] = [x(forecast.at), y(forecast.kpaAt20), y(forecast.criticalKpa)];
+  ctx.save();
+  ctx.beginPath();
+  ctx.rect(u.bbox.left, u.bbox.top, u.bbox.width, u.bbox.height);
+  ctx.clip();
+  ctx.fillStyle = colours.range;
+  ctx.beginPath();
+  ctx.moveTo(fromX, fromY);
+  ctx.lineTo(x(forecast.earliestAt), footY);
+  ctx.lineTo(x(forecast.latestAt), footY);
+  ctx.fill();
+  ctx.strokeStyle = colours.line;
+  ctx.lineWidth = 1.5 * devicePixelRatio;
+  ctx.setLineDash([2 * devicePixelRatio, 3 * devicePixelRatio]);
+  ctx.beginPath();
+  ctx.moveTo(fromX, fromY);
+  ctx.lineTo(x(forecast.criticalAt), footY);
+  ctx.stroke();
+  // Where what was heard ends.
+  ctx.setLineDash([]);
+  ctx.lineWidth = devicePixelRatio;
+  ctx.beginPath();
+  ctx.moveTo(x(chart.to), u.bbox.top);
+  ctx.lineTo(x(chart.to), u.bbox.top + u.bbox.height);
+  ctx.stroke();
+  ctx.restore();
+}
+
 export interface Line {
   value: number;
   label: string;

@@ -1,42 +1,29 @@
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
-import type { VehicleItem, WheelState } from '@/api/fleet';
 import AxleStrip from './AxleStrip.vue';
-import { layOut, stripText, teeth, wheelText } from './strip';
+import { layOut, stripText, teeth, wheelText, type StripVehicle, type StripWheelState } from './strip';
 import { NBSP } from './units';
 
-const limits: VehicleItem['axles'][number]['limits'] = {
-  basis: 'COMPENSATED',
-  targetKpa: 780,
-  lowKpa: 702,
-  lowCriticalKpa: 624,
-  highKpa: 897,
-  temperatureC: 70,
-  temperatureCriticalC: 85,
-};
-
-function wheel(position: string, more: Partial<WheelState> = {}): WheelState {
+function wheel(position: string, more: Partial<StripWheelState> = {}): StripWheelState {
   return {
     position,
     condition: 'OK',
     sensor: 'A1B2C3',
     at: '2026-11-20T06:31:07Z',
-    pressureKpa: 820,
     pressureAt20Kpa: 780,
     temperatureC: 38,
     deviation: 0,
-    isClockWrong: false,
     ...more,
   };
 }
 
-function tractorUnit(...wheels: WheelState[]): Pick<VehicleItem, 'ref' | 'axles' | 'wheels'> {
+function tractorUnit(...wheels: StripWheelState[]): StripVehicle {
   const positions = ['1L', '1R', '2LO', '2LI', '2RI', '2RO', 'S1'];
   return {
     ref: 'GX-05',
     axles: [
-      { role: 'STEER', wheels: 'SINGLE', liftable: false, limits },
-      { role: 'DRIVE', wheels: 'TWIN', liftable: false, limits },
+      { role: 'STEER', wheels: 'SINGLE', liftable: false },
+      { role: 'DRIVE', wheels: 'TWIN', liftable: false },
     ],
     wheels: positions.map((position) => wheels.find((own) => own.position === position) ?? wheel(position)),
   };
@@ -73,7 +60,7 @@ describe('the axle strip', () => {
     const hot = wheel('2LO', { temperatureC: 38 + 25 });
     const vehicle = tractorUnit(hot);
     expect(teeth(hot, vehicle.wheels)).toBe(3);
-    expect(teeth(vehicle.wheels[0] as WheelState, vehicle.wheels)).toBe(0);
+    expect(teeth(vehicle.wheels[0] as StripWheelState, vehicle.wheels)).toBe(0);
     expect(teeth(wheel('1L', { temperatureC: null }), vehicle.wheels)).toBe(0);
     expect(teeth(hot, [hot])).toBe(0);
   });

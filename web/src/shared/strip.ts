@@ -1,7 +1,16 @@
-import type { VehicleItem, WheelState } from '@/api/fleet';
+import type { VehicleGlance, WheelGlance } from '@/api/fleet';
 import { place, placeWords } from './position';
 import { deviationWords, NBSP } from './units';
 import { urgencyWords } from './urgency';
+
+/** A wheel as the strip draws it; with its pressure where there is room for a figure. */
+export type StripWheelState = WheelGlance & { pressureAt20Kpa?: number | null };
+
+export interface StripVehicle {
+  ref: string;
+  axles: VehicleGlance['axles'];
+  wheels: StripWheelState[];
+}
 
 /** How large the strip is drawn. */
 export type StripSize = 'row' | 'page';
@@ -24,7 +33,7 @@ export const MEASURES: Record<StripSize, Measures> = {
 };
 
 export interface DrawnWheel {
-  state: WheelState;
+  state: StripWheelState;
   x: number;
   y: number;
   /** Which way is away from the spine. */
@@ -58,7 +67,7 @@ function median(values: number[]): number | undefined {
 }
 
 /** One tooth for every eight degrees above the median of the vehicle's wheels. */
-export function teeth(wheel: WheelState, wheels: WheelState[]): number {
+export function teeth(wheel: StripWheelState, wheels: StripWheelState[]): number {
   const others = wheels.flatMap((w) =>
     w !== wheel && typeof w.temperatureC === 'number' ? [w.temperatureC] : [],
   );
@@ -68,7 +77,7 @@ export function teeth(wheel: WheelState, wheels: WheelState[]): number {
 }
 
 /** Where everything stands: front at the left, left wheels above the spine, outer twins farther from it. */
-export function layOut(vehicle: Pick<VehicleItem, 'axles' | 'wheels'>, size: StripSize): DrawnStrip {
+export function layOut(vehicle: Pick<StripVehicle, 'axles' | 'wheels'>, size: StripSize): DrawnStrip {
   const m = MEASURES[size];
   const isTwin = vehicle.axles.some((axle) => axle.wheels === 'TWIN');
   const half = m.spine + (isTwin ? 2 : 1) * (m.wheelHeight + m.gap) + m.margin;
@@ -106,7 +115,7 @@ export function layOut(vehicle: Pick<VehicleItem, 'axles' | 'wheels'>, size: Str
   };
 }
 
-const CONDITIONS: Record<WheelState['condition'], string> = {
+const CONDITIONS: Record<StripWheelState['condition'], string> = {
   OK: '',
   LOW: 'low',
   LOW_CRITICAL: 'below the second limit',
@@ -120,12 +129,12 @@ const CONDITIONS: Record<WheelState['condition'], string> = {
 };
 
 /** A wheel's condition in a few words; nothing for one that is well. */
-export function conditionWords(condition: WheelState['condition']): string {
+export function conditionWords(condition: StripWheelState['condition']): string {
   return CONDITIONS[condition];
 }
 
 /** "Axle 2 left outer: 7 % under, 38 °C, next safe stop". */
-export function wheelText(wheel: WheelState, temperature: (celsius: number) => string): string {
+export function wheelText(wheel: StripWheelState, temperature: (celsius: number) => string): string {
   const parts: string[] = [];
   if (typeof wheel.deviation === 'number') parts.push(deviationWords(wheel.deviation));
   if (typeof wheel.temperatureC === 'number') parts.push(temperature(wheel.temperatureC));
@@ -135,12 +144,12 @@ export function wheelText(wheel: WheelState, temperature: (celsius: number) => s
   return `${name[0]?.toUpperCase()}${name.slice(1)}: ${parts.join(', ') || 'nothing heard yet'}`;
 }
 
-function needsWords(wheel: WheelState): boolean {
+function needsWords(wheel: StripWheelState): boolean {
   return Boolean(wheel.urgency) || !['OK', 'ASLEEP'].includes(wheel.condition);
 }
 
 /** What a screen reader says of a whole strip: the exceptions, and how many are well. */
-export function stripText(wheels: WheelState[], temperature: (celsius: number) => string): string {
+export function stripText(wheels: StripWheelState[], temperature: (celsius: number) => string): string {
   const exceptions = wheels.filter(needsWords);
   const asleep = wheels.filter((wheel) => wheel.condition === 'ASLEEP' && !needsWords(wheel)).length;
   const well = wheels.length - exceptions.length - asleep;

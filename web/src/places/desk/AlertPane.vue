@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useWindowSize } from '@vueuse/core';
-import { computed } from 'vue';
+import { computed, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
 import AxleStrip from '@/shared/AxleStrip.vue';
@@ -11,6 +11,7 @@ import { useUnits } from '@/shared/units';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import AlertHandling from './AlertHandling.vue';
+import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
 import WheelFigures from './WheelFigures.vue';
 
@@ -19,12 +20,13 @@ const props = defineProps<{
   detail: AlertDetail;
   vehicle: VehicleItem | undefined;
   mayHandle: boolean;
+  mayNote: boolean;
   trouble: string;
 }>();
-const emit = defineEmits<{ acknowledge: []; close: [] }>();
+const emit = defineEmits<{ acknowledge: []; takeInHand: []; shelve: []; close: [] }>();
 
 const units = useUnits();
-const { at } = useClock();
+const { at, now } = useClock();
 const { height } = useWindowSize();
 const CHART_HOURS = 12;
 
@@ -40,6 +42,17 @@ const { data: chart } = useChart(() =>
       }
     : undefined,
 );
+
+const notes = useTemplateRef('notes');
+defineExpose({ focusNote: () => notes.value?.focus() });
+
+/** Where it goes from here, if it goes on like this. */
+const outlook = computed(() => {
+  const forecast = item.value.state === 'CLOSED' ? undefined : chart.value?.forecast;
+  if (!forecast || new Date(forecast.criticalAt) <= now.value) return undefined;
+  const rate = units.pressureWords(-forecast.kpaPerHour);
+  return `It is losing ${rate} an hour and reaches its second limit at about ${at(forecast.criticalAt)} (${at(forecast.earliestAt)} to ${at(forecast.latestAt)}) if it goes on like this.`;
+});
 
 const STEPS: Record<string, string> = {
   OPENED: 'opened',
@@ -75,10 +88,12 @@ const STATES: Record<string, string> = {
           urgencyWords(item.urgency, detail.isParked)
         }}</span>
         <span class="text-quiet">
-          opened <span class="figure">{{ at(item.openedAt) }}</span>, {{ STATES[item.state] }}
+          opened <span class="figure">{{ at(item.openedAt) }}</span>, {{ STATES[item.state]
+          }}<template v-if="detail.shelvedUntil"> until {{ at(detail.shelvedUntil) }}</template>
         </span>
       </p>
       <h2 class="mt-1 text-[21px] leading-tight text-balance">{{ item.summary }}</h2>
+      <p v-if="outlook" class="mt-1 max-w-2xl font-medium sm:text-[15px]">{{ outlook }}</p>
       <p class="mt-1.5 max-w-2xl sm:text-[15px]">{{ item.advice }}</p>
 
       <!-- On a narrow screen the column at the right comes last, and acting must not. -->
@@ -88,6 +103,8 @@ const STATES: Record<string, string> = {
         :may-handle="mayHandle"
         :trouble="trouble"
         @acknowledge="emit('acknowledge')"
+        @take-in-hand="emit('takeInHand')"
+        @shelve="emit('shelve')"
         @close="emit('close')"
       />
 
@@ -125,6 +142,8 @@ const STATES: Record<string, string> = {
         :may-handle="mayHandle"
         :trouble="trouble"
         @acknowledge="emit('acknowledge')"
+        @take-in-hand="emit('takeInHand')"
+        @shelve="emit('shelve')"
         @close="emit('close')"
       />
       <section v-for="note in detail.safety" :key="note.title" class="mt-4 border-rule pt-4 xl:border-t">
@@ -141,6 +160,7 @@ const STATES: Record<string, string> = {
         :wheel="wheel"
         :limits="detail.limits"
       />
+      <AlertNotes v-if="mayNote" ref="notes" class="mt-4 border-t border-rule pt-4" :alert-id="item.id" />
       <AlertRecord class="mt-4 border-t border-rule pt-4" :record="detail.record" />
     </aside>
   </div>

@@ -16,6 +16,8 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   ACKNOWLEDGED: 'acknowledged',
   TAKEN_IN_HAND: 'taken in hand',
   SHELVED: 'put aside',
+  UNSHELVED: 'its time aside is over',
+  NOTED: 'note',
   PROVEN: 'closed: the readings prove it',
   CLOSED: 'closed',
   WITHDRAWN: 'withdrawn',

@@ -1,25 +1,35 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core';
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { useAlert, useAlertActions, useAlerts, useVehicles } from '@/api/fleet';
+import { useAlert, useAlertActions, useAlerts, useVehicle, useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
 import CloseDialog from './CloseDialog.vue';
 import KeysDialog from './KeysDialog.vue';
-import { inOrder } from './queue';
+import QueueFilters from './QueueFilters.vue';
+import ShelveDialog from './ShelveDialog.vue';
+import { inOrder, NO_FILTER, passes } from './queue';
 
 /** What needs me now, and what do I say? */
 const props = defineProps<{ id?: string }>();
 
 const router = useRouter();
-const { isManager, mayHandleAlerts } = useSession();
+const { isManager, mayHandleAlerts, session } = useSession();
 const { data: alerts, isPending, error } = useAlerts();
 const { data: vehicles } = useVehicles();
 const actions = useAlertActions();
 
-const queue = computed(() => inOrder(alerts.value ?? []));
+const filter = ref({ ...NO_FILTER });
+const depotOf = computed(() => new Map(vehicles.value?.items.map((vehicle) => [vehicle.ref, vehicle.depot])));
+const depots = computed(() =>
+  [...new Set(depotOf.value.values())].filter((depot) => typeof depot === 'string').sort(),
+);
+const everything = computed(() => inOrder(alerts.value ?? []));
+const queue = computed(() =>
+  everything.value.filter((alert) => passes(alert, filter.value, depotOf.value.get(alert.vehicle ?? ''))),
+);
 /** Without a choice the most urgent is shown, and stays while others come and go above it. */
 const shownId = ref<string>();
 watch(
@@ -31,20 +41,40 @@ watch(
   { immediate: true },
 );
 const { data: detail, error: detailError } = useAlert(shownId);
+const { vehicle } = useVehicle(() => detail.value?.item.vehicle);
+const pane = useTemplateRef('pane');
+const filters = useTemplateRef('filters');
 
 const isClosing = ref(false);
+const isShelving = ref(false);
 const isShowingKeys = ref(false);
 const trouble = ref('');
 watch(shownId, () => (trouble.value = ''));
 
-async function acknowledge(): Promise<void> {
-  if (!detail.value || detail.value.item.state !== 'NEW' || !mayHandleAlerts.value) return;
+async function attempt(work: () => Promise<void>): Promise<void> {
+  if (!mayHandleAlerts.value) return;
   try {
     trouble.value = '';
-    await actions.acknowledge(detail.value.item.id);
+    await work();
   } catch (e) {
     trouble.value = (e as Error).message;
   }
+}
+
+const isFresh = computed(() => ['NEW', 'ACKNOWLEDGED'].includes(detail.value?.item.state ?? ''));
+
+async function acknowledge(): Promise<void> {
+  const { item } = detail.value ?? {};
+  if (item?.state === 'NEW') await attempt(() => actions.acknowledge(item.id));
+}
+
+async function takeInHand(): Promise<void> {
+  const { item } = detail.value ?? {};
+  if (item && isFresh.value) await attempt(() => actions.takeInHand(item.id, ''));
+}
+
+function shelve(): void {
+  isShelving.value = mayHandleAlerts.value && isFresh.value && detail.value?.item.urgency !== 'STOP_NOW';
 }
 
 async function step(by: number): Promise<void> {
@@ -69,6 +99,10 @@ function onKey(key: string, act: () => void): void {
 onKey('ArrowDown', () => void step(1));
 onKey('ArrowUp', () => void step(-1));
 onKey('a', () => void acknowledge());
+onKey('t', () => void takeInHand());
+onKey('h', shelve);
+onKey('n', () => pane.value?.focusNote());
+onKey('f', () => filters.value?.focus());
 onKey('c', () => (isClosing.value = Boolean(detail.value && mayHandleAlerts.value)));
 onKey('?', () => (isShowingKeys.value = true));
 </script>
@@ -78,7 +112,7 @@ onKey('?', () => (isShowingKeys.value = true));
   <p v-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching what is open …</p>
 
-  <div v-else-if="!queue.length && !id" class="m-auto max-w-md p-8">
+  <div v-else-if="!everything.length && !id" class="m-auto max-w-md p-8">
     <h2 class="text-xl">Nothing needs you now.</h2>
     <template v-if="vehicles?.items.length">
       <p class="mt-2 text-quiet">
@@ -101,8 +135,19 @@ onKey('?', () => (isShowingKeys.value = true));
       class="border-rule lg:sticky lg:top-0 lg:max-h-screen lg:overflow-y-auto lg:border-r"
       :class="{ 'hidden lg:block': id }"
     >
+      <QueueFilters
+        ref="filters"
+        v-model="filter"
+        :depots="depots"
+        :hidden="everything.length - queue.length"
+      />
       <AlertQueue :alerts="queue" :chosen="shownId" />
-      <p v-if="!queue.length" class="p-5 text-quiet">Nothing is open.</p>
+      <p v-if="!queue.length" class="p-5 text-quiet">
+        {{ everything.length ? 'Nothing here fits what you chose.' : 'Nothing is open.' }}
+        <button v-if="everything.length" type="button" class="link" @click="filter = { ...NO_FILTER }">
+          Show all that is open
+        </button>
+      </p>
       <p class="hidden px-5 py-3 text-quiet lg:block">
         <button type="button" class="link" @click="isShowingKeys = true">Keys</button>
         <kbd class="key ml-1.5">?</kbd>
@@ -115,15 +160,20 @@ onKey('?', () => (isShowingKeys.value = true));
         v-if="detail"
         :key="detail.item.id"
         :detail="detail"
-        :vehicle="vehicles?.items.find((vehicle) => vehicle.ref === detail?.item.vehicle)"
+        ref="pane"
+        :vehicle="vehicle"
         :may-handle="mayHandleAlerts"
+        :may-note="mayHandleAlerts || session?.account?.role === 'DRIVER'"
         :trouble="trouble"
         @acknowledge="acknowledge"
+        @take-in-hand="takeInHand"
+        @shelve="shelve"
         @close="isClosing = true"
       />
     </div>
   </div>
 
   <CloseDialog v-if="detail" :is-open="isClosing" :detail="detail" @done="isClosing = false" />
+  <ShelveDialog v-if="detail" :is-open="isShelving" :detail="detail" @done="isShelving = false" />
   <KeysDialog :is-open="isShowingKeys" @close="isShowingKeys = false" />
 </template>

@@ -7,7 +7,12 @@ const emit = defineEmits<{ close: [] }>();
 const KEYS = [
   ['↑ ↓', 'the alert above or below'],
   ['A', 'acknowledge: I have seen it'],
+  ['T', 'take in hand: I deal with it'],
+  ['H', 'hold: put aside for a while, with a reason'],
+  ['N', 'write a note'],
   ['C', 'close, with a reason'],
+  ['F', 'narrow the queue'],
+  ['/', 'go to any vehicle, wheel, sensor or command'],
   ['?', 'these keys'],
 ];
 </script>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { AlertItem } from '@/api/live';
 import { NBSP } from '@/shared/units';
-import { fuse, inOrder } from './queue';
+import { fuse, inOrder, NO_FILTER, passes } from './queue';
 
 function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
   return {
@@ -42,5 +42,35 @@ describe('the queue', () => {
   it('has no fuse where there is no forecast, or where the readings are back in band', () => {
     expect(fuse(alert('a', { minutesToCritical: null }), new Date())).toBeUndefined();
     expect(fuse(alert('a', { minutesToCritical: 5, state: 'RECOVERED' }), new Date())).toBeUndefined();
+  });
+});
+
+describe('a filter', () => {
+  const low = {
+    vehicle: 'GX-05',
+    position: '2LO',
+    summary: 'Axle 2 left outer',
+    urgency: 'PLAN',
+    state: 'NEW',
+  } as AlertItem;
+  const held = { ...low, state: 'SHELVED' } as AlertItem;
+  const stop = { ...held, urgency: 'STOP_NOW' } as AlertItem;
+
+  it('lets through what fits', () => {
+    expect(passes(low, NO_FILTER, 'Larkmoor')).toBe(true);
+    expect(passes(low, { ...NO_FILTER, text: '2lo' }, 'Larkmoor')).toBe(true);
+    expect(passes(low, { ...NO_FILTER, text: 'BV' }, 'Larkmoor')).toBe(false);
+    expect(passes(low, { ...NO_FILTER, depot: 'High Tarn' }, 'Larkmoor')).toBe(false);
+    expect(passes({ ...low, state: 'ACKNOWLEDGED' }, { ...NO_FILTER, show: 'NEW' }, null)).toBe(false);
+  });
+
+  it('shows what was put aside only when that is asked for', () => {
+    expect(passes(held, NO_FILTER, null)).toBe(false);
+    expect(passes(held, { ...NO_FILTER, show: 'ASIDE' }, null)).toBe(true);
+    expect(passes(low, { ...NO_FILTER, show: 'ASIDE' }, null)).toBe(false);
+  });
+
+  it('never hides a stop now', () => {
+    expect(passes(stop, { text: 'nothing like it', depot: 'High Tarn', show: 'NEW' }, 'Larkmoor')).toBe(true);
   });
 });

@@ -33,3 +33,26 @@ export function fuse(alert: AlertItem, now: Date): { words: string; percent: num
     ? { words: 'now', percent: 100 }
     : { words: span(left * 60_000), percent: Math.max(3, Math.min(100, (left / FULL_MINUTES) * 100)) };
 }
+
+export interface QueueFilter {
+  text: string;
+  depot: string;
+  /** Which states are shown: everything, what nobody has dealt with, or what was put aside. */
+  show: 'OPEN' | 'NEW' | 'ASIDE';
+}
+
+export const NO_FILTER: QueueFilter = { text: '', depot: '', show: 'OPEN' };
+
+/** Whether a filter lets an alert through. A stop now is always shown: no filter may hide it. */
+export function passes(alert: AlertItem, filter: QueueFilter, depot: string | null | undefined): boolean {
+  if (alert.urgency === 'STOP_NOW') return true;
+  const isAside = alert.state === 'SHELVED';
+  if (filter.show === 'ASIDE' ? !isAside : isAside) return false;
+  if (filter.show === 'NEW' && alert.state !== 'NEW') return false;
+  if (filter.depot && depot !== filter.depot) return false;
+  const wanted = filter.text.trim().toLowerCase();
+  return (
+    !wanted ||
+    [alert.vehicle, alert.position, alert.summary].some((text) => text?.toLowerCase().includes(wanted))
+  );
+}

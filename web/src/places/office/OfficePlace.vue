@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session';
+import BackupList from './BackupList.vue';
 import FleetExchange from './FleetExchange.vue';
 import ReadingPreferences from './ReadingPreferences.vue';
 import TeamList from './TeamList.vue';
@@ -17,6 +18,7 @@ const { isManager } = useSession();
     <template v-if="isManager">
       <TokenList class="mt-6 border-t border-rule pt-5" />
       <TeamList class="mt-6 border-t border-rule pt-5" />
+      <BackupList class="mt-6 border-t border-rule pt-5" />
     </template>
   </div>
 </template>

@@ -14,7 +14,11 @@ const scope = ref<Schemas['Token']['scope']>('RECEIVER');
 const made = ref<Schemas['NewToken']>();
 const trouble = ref('');
 
-const SCOPES = { RECEIVER: 'posts readings, nothing else', MANAGER: 'may do all a manager may' };
+const SCOPES = {
+  RECEIVER: 'posts readings, nothing else',
+  MONITOR: 'reads the figures for monitoring, nothing else',
+  MANAGER: 'may do all a manager may',
+};
 
 async function attempt(work: () => Promise<void>): Promise<void> {
   trouble.value = '';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { RouterLink } from 'vue-router';
+import { computed, ref, watch } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
 import { useChart, useVehicle } from '@/api/fleet';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
@@ -9,6 +9,8 @@ import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
+import LimitsSheet from './LimitsSheet.vue';
+import VehicleAlerts from './VehicleAlerts.vue';
 import WheelSheet from './WheelSheet.vue';
 
 /** Everything about one vehicle. */
@@ -16,10 +18,25 @@ const props = defineProps<{ vehicleRef: string }>();
 
 const { vehicle, isPending, error } = useVehicle(() => props.vehicleRef);
 const units = useUnits();
-const { age } = useClock();
-const DAY_HOURS = 24;
+const { age, at, now } = useClock();
+const SPANS: [number, string][] = [
+  [24, '24 h'],
+  [24 * 21, '21 days'],
+  [24 * 365, 'a year'],
+];
+const hours = ref(24);
 
+const hasSensors = computed(() => vehicle.value?.wheels.some((wheel) => wheel.sensor));
+const print = () => window.print();
+
+const route = useRoute();
+/** The jump box names a wheel; after that the choice is made here. */
 const picked = ref<string>();
+watch(
+  () => [props.vehicleRef, route.query.wheel],
+  ([, wheel]) => (picked.value = typeof wheel === 'string' ? wheel : undefined),
+  { immediate: true },
+);
 /** Without a choice the wheel that needs most is shown, otherwise the first that has a sensor. */
 const chosen = computed(
   () =>
@@ -38,20 +55,24 @@ const limits = computed(() => {
 });
 const { data: chart } = useChart(() =>
   chosen.value && vehicle.value?.wheels.find((wheel) => wheel.position === chosen.value)?.sensor
-    ? { vehicle: props.vehicleRef, position: chosen.value, hours: DAY_HOURS }
+    ? { vehicle: props.vehicleRef, position: chosen.value, hours: hours.value }
     : undefined,
 );
 </script>
 
 <template>
-  <p v-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
+  <div v-if="error && !vehicle" class="p-8">
+    <p role="alert" class="text-next">{{ error.message }}</p>
+    <p class="mt-2"><RouterLink to="/vehicles">All vehicles</RouterLink></p>
+  </div>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching the vehicle …</p>
   <div v-else-if="!vehicle" class="p-8">
     <h1 class="text-xl">There is no vehicle {{ vehicleRef }}.</h1>
     <p class="mt-2"><RouterLink to="/vehicles">All vehicles</RouterLink></p>
   </div>
   <div v-else class="px-6 py-4">
-    <p><RouterLink to="/vehicles">Vehicles</RouterLink></p>
+    <p class="print:hidden"><RouterLink to="/vehicles">Vehicles</RouterLink></p>
+    <p class="hidden print:block">Vivid Caravan, printed {{ at(now) }}</p>
     <div class="mt-1 flex flex-wrap items-baseline gap-x-5">
       <h1 class="figure text-2xl">{{ vehicle.ref }}</h1>
       <span class="figure">{{ vehicle.plate }}</span>
@@ -60,8 +81,13 @@ const { data: chart } = useChart(() =>
       <span class="text-quiet">{{
         vehicle.lastHeardAt ? `last heard ${age(vehicle.lastHeardAt)} ago` : 'not heard yet'
       }}</span>
+      <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
     </div>
 
+    <p v-if="!hasSensors" class="mt-3 max-w-2xl">
+      No sensor sits on this vehicle, so nothing is known of its tyres. Bring its sensors in with the
+      <RouterLink to="/office#fleet">fleet document</RouterLink>; until then use a hand gauge.
+    </p>
     <ul v-if="vehicle.alerts.length" class="mt-3 border-t border-rule">
       <li
         v-for="alert in vehicle.alerts"
@@ -92,8 +118,21 @@ const { data: chart } = useChart(() =>
       </section>
       <section v-if="chosen" class="min-w-0">
         <h2 class="mb-1 text-base">
-          <span class="figure">{{ chosen }}</span> {{ placeWords(chosen) }}, last 24 h
+          <span class="figure">{{ chosen }}</span> {{ placeWords(chosen) }}
         </h2>
+        <fieldset class="mb-2 flex gap-1 print:hidden">
+          <legend class="spoken">How far back</legend>
+          <button
+            v-for="[value, words] in SPANS"
+            :key="value"
+            type="button"
+            class="button"
+            :aria-pressed="hours === value"
+            @click="hours = value"
+          >
+            {{ words }}
+          </button>
+        </fieldset>
         <EvidenceChart
           v-if="chart && limits"
           :chart="chart"
@@ -109,5 +148,7 @@ const { data: chart } = useChart(() =>
         </p>
       </section>
     </div>
+    <LimitsSheet class="mt-7" :vehicle="vehicle" />
+    <VehicleAlerts class="mt-7" :vehicle-ref="vehicle.ref" />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import type { VehicleItem } from '@/api/fleet';
+import type { VehicleGlance } from '@/api/fleet';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { vehicleKindWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
@@ -9,41 +9,48 @@ import { kindWords, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { need } from './rows';
 
-/** One vehicle in a line. */
-const props = defineProps<{ vehicle: VehicleItem }>();
+/** The cells of one vehicle's line. */
+const props = defineProps<{ vehicle: VehicleGlance; isDeparture: boolean }>();
 
 const { age } = useClock();
 const urgency = computed(() => need(props.vehicle));
 const hasSensors = computed(() => props.vehicle.wheels.some((wheel) => wheel.sensor));
 const first = computed(() => props.vehicle.alerts[0]);
+const reasons = computed(() => props.vehicle.departure.reasons);
 </script>
 
 <template>
-  <tr class="border-t border-rule align-middle">
-    <th scope="row" class="py-1 font-medium">
-      <RouterLink :to="{ name: 'vehicle', params: { vehicleRef: vehicle.ref } }" class="figure block py-1">{{
-        vehicle.ref
-      }}</RouterLink>
-    </th>
-    <td class="figure hidden text-quiet sm:table-cell">{{ vehicle.plate }}</td>
-    <td class="py-0.5"><AxleStrip :vehicle="vehicle" /></td>
-    <td class="pr-3">
-      <template v-if="first">
-        <RouterLink :to="{ name: 'desk', params: { id: first.id } }" class="text-ink"
-          ><span class="figure">{{ first.position }}</span> {{ kindWords(first.kind) }}</RouterLink
-        >
-        <span v-if="vehicle.alerts.length > 1" class="text-quiet">
-          and {{ vehicle.alerts.length - 1 }} more</span
-        >
-      </template>
-      <span v-else-if="!hasSensors" class="text-quiet">no sensors yet</span>
-      <span v-else class="text-quiet">{{ vehicleKindWords(vehicle.kind) }}</span>
-    </td>
-    <td class="figure text-right text-quiet">{{ age(vehicle.lastHeardAt) }}</td>
-    <td class="pl-5">
-      <span v-if="urgency" class="flex items-center gap-2 font-semibold" :class="urgencyText(urgency)">
-        <UrgencyMark :urgency="urgency" /> {{ urgencyWords(urgency) }}
-      </span>
-    </td>
-  </tr>
+  <span role="rowheader" class="font-medium">
+    <RouterLink :to="{ name: 'vehicle', params: { vehicleRef: vehicle.ref } }" class="figure block py-1">{{
+      vehicle.ref
+    }}</RouterLink>
+  </span>
+  <span role="cell" class="figure hidden truncate text-quiet sm:block">{{ vehicle.plate }}</span>
+  <span role="cell" class="overflow-hidden"><AxleStrip :vehicle="vehicle" /></span>
+  <span role="cell" class="hidden truncate pr-3 sm:block">
+    <template v-if="first">
+      <RouterLink :to="{ name: 'desk', params: { id: first.id } }" class="text-ink"
+        ><span class="figure">{{ first.position }}</span> {{ kindWords(first.kind) }}</RouterLink
+      >
+      <span v-if="vehicle.alerts.length > 1" class="text-quiet">
+        and {{ vehicle.alerts.length - 1 }} more</span
+      >
+    </template>
+    <span v-else-if="!hasSensors" class="text-quiet">no sensors yet</span>
+    <span v-else class="text-quiet">{{ vehicleKindWords(vehicle.kind) }}</span>
+  </span>
+  <span role="cell" class="figure hidden text-right text-quiet sm:block">{{ age(vehicle.lastHeardAt) }}</span>
+  <span role="cell" class="truncate pl-5" :title="isDeparture ? reasons.join(', ') : undefined">
+    <template v-if="isDeparture">
+      <span
+        v-if="reasons.length"
+        :class="vehicle.departure.verdict === 'NOT_YET' ? 'font-medium' : 'text-quiet'"
+        >{{ reasons[0]
+        }}<template v-if="reasons.length > 1"> and {{ reasons.length - 1 }} more</template></span
+      >
+    </template>
+    <span v-else-if="urgency" class="flex items-center gap-2 font-semibold" :class="urgencyText(urgency)">
+      <UrgencyMark :urgency="urgency" /> {{ urgencyWords(urgency) }}
+    </span>
+  </span>
 </template>

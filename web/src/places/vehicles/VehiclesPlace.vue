@@ -1,26 +1,61 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { useWindowVirtualizer } from '@tanstack/vue-virtual';
+import { useElementBounding } from '@vueuse/core';
+import { computed, ref, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import VehicleRow from './VehicleRow.vue';
-import { byDepot, matches } from './rows';
+import { isChosen, lines, NO_CHOICE, type Choice } from './rows';
 
-/** How is every vehicle? */
+/** How is every vehicle, and which may leave? */
 const { data, isPending, error } = useVehicles();
 const { isManager } = useSession();
-const search = ref('');
+const choice = ref<Choice>({ ...NO_CHOICE });
+const isDeparture = ref(false);
 
-const found = computed(() => (data.value?.items ?? []).filter((vehicle) => matches(vehicle, search.value)));
-const groups = computed(() => byDepot(found.value));
+const NEEDS: [Choice['need'], string][] = [
+  ['ALL', 'all vehicles'],
+  ['SOME', 'with something open'],
+  ['NONE', 'with nothing open'],
+  ['UNWATCHED', 'with wheels not watched'],
+];
+
+const all = computed(() => data.value?.items ?? []);
+const depots = computed(() =>
+  [...new Set(all.value.map((vehicle) => vehicle.depot))].filter((depot) => typeof depot === 'string').sort(),
+);
+const found = computed(() => all.value.filter((vehicle) => isChosen(vehicle, choice.value)));
 const wheels = computed(() => found.value.reduce((sum, vehicle) => sum + vehicle.wheels.length, 0));
+const rows = computed(() => lines(found.value, isDeparture.value));
+
+/** Only what can be seen is drawn: a list may have thousands of lines. */
+const HEADING = 44;
+const ROW = 46;
+const list = useTemplateRef('list');
+const { top } = useElementBounding(list);
+const virtualizer = useWindowVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    estimateSize: (index: number) => ('vehicle' in (rows.value[index] ?? {}) ? ROW : HEADING),
+    overscan: 12,
+    scrollMargin: Math.round(top.value + window.scrollY),
+  })),
+);
+const drawn = computed(() =>
+  virtualizer.value.getVirtualItems().flatMap((item) => {
+    const line = rows.value[item.index];
+    return line ? [{ line, index: item.index, start: item.start, size: item.size }] : [];
+  }),
+);
+const offset = computed(() => virtualizer.value.options.scrollMargin);
 </script>
 
 <template>
   <h1 class="spoken">Vehicles</h1>
-  <p v-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
+  <p v-if="error && !data" role="alert" class="p-8 text-next">{{ error.message }}</p>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching the vehicles …</p>
-  <div v-else-if="!data?.items.length" class="m-auto max-w-md p-8">
+  <div v-else-if="!all.length" class="m-auto max-w-md p-8">
     <h2 class="text-xl">There are no vehicles yet.</h2>
     <p v-if="isManager" class="mt-2">
       <RouterLink to="/office#fleet">Bring in a fleet document</RouterLink>; its vehicles are in service at
@@ -29,45 +64,71 @@ const wheels = computed(() => found.value.reduce((sum, vehicle) => sum + vehicle
     <p v-else class="mt-2 text-quiet">Ask a manager to bring in the fleet.</p>
   </div>
   <div v-else class="px-5 pb-8">
-    <div class="flex flex-wrap items-center gap-4 py-3">
-      <label class="flex items-center gap-2">
-        <span class="text-quiet">Find</span>
-        <input
-          v-model="search"
-          type="search"
-          class="field w-72"
-          placeholder="ref, plate, depot or sensor code"
-          autocomplete="off"
-        />
-      </label>
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2 py-3 print:hidden">
+      <fieldset class="flex gap-1">
+        <legend class="spoken">How the list is arranged</legend>
+        <button type="button" class="button" :aria-pressed="!isDeparture" @click="isDeparture = false">
+          By depot
+        </button>
+        <button type="button" class="button" :aria-pressed="isDeparture" @click="isDeparture = true">
+          Departure list
+        </button>
+      </fieldset>
+      <input
+        v-model="choice.text"
+        type="search"
+        class="field w-64"
+        placeholder="ref, plate, depot or sensor code"
+        aria-label="Find by ref, plate, depot or sensor code"
+        autocomplete="off"
+      />
+      <select v-model="choice.depot" class="field w-auto" aria-label="Depot">
+        <option value="">every depot</option>
+        <option v-for="depot in depots" :key="depot">{{ depot }}</option>
+      </select>
+      <select v-model="choice.need" class="field w-auto" aria-label="Which vehicles">
+        <option v-for="[value, words] in NEEDS" :key="value" :value="value">{{ words }}</option>
+      </select>
       <span class="text-quiet" aria-live="polite"
         ><span class="figure">{{ found.length }}</span> {{ found.length === 1 ? 'vehicle' : 'vehicles' }},
         <span class="figure">{{ wheels }}</span> wheels</span
       >
     </div>
-    <p v-if="!found.length" class="py-6">
-      Nothing here is called “{{ search }}”.
-      <button type="button" class="link" @click="search = ''">Show all</button>
+    <p v-if="isDeparture" class="max-w-3xl pb-2 text-quiet">
+      As far as tyre sensors tell. The driver’s walk round the vehicle stays; makers’ data and local law go
+      first.
     </p>
-    <div v-else class="overflow-x-auto">
-      <table class="w-full">
-        <thead class="text-quiet">
-          <tr>
-            <th scope="col" class="w-24 py-1 font-normal">Vehicle</th>
-            <th scope="col" class="hidden w-28 font-normal sm:table-cell">Plate</th>
-            <th scope="col" class="w-60 font-normal">Front at the left, left wheels above</th>
-            <th scope="col" class="font-normal">What is going on</th>
-            <th scope="col" class="w-24 text-right font-normal">Last heard</th>
-            <th scope="col" class="w-40 pl-5 font-normal">Do</th>
-          </tr>
-        </thead>
-        <tbody v-for="group in groups" :key="group.depot">
-          <tr>
-            <th colspan="6" scope="rowgroup" class="pt-5 pb-1.5">{{ group.depot }}</th>
-          </tr>
-          <VehicleRow v-for="vehicle in group.vehicles" :key="vehicle.ref" :vehicle="vehicle" />
-        </tbody>
-      </table>
+    <p v-if="!found.length" class="py-6">
+      No vehicle fits what you chose.
+      <button type="button" class="link" @click="choice = { ...NO_CHOICE }">Show all</button>
+    </p>
+    <div v-else role="table" aria-label="Vehicles" :aria-rowcount="rows.length + 1">
+      <div role="rowgroup">
+        <div role="row" aria-rowindex="1" class="vehicle-line py-1 text-quiet">
+          <span role="columnheader">Vehicle</span>
+          <span role="columnheader" class="hidden sm:block">Plate</span>
+          <span role="columnheader">Front at the left, left wheels above</span>
+          <span role="columnheader" class="hidden sm:block">What is going on</span>
+          <span role="columnheader" class="hidden text-right sm:block">Last heard</span>
+          <span role="columnheader" class="pl-5">{{ isDeparture ? 'Why' : 'Do' }}</span>
+        </div>
+      </div>
+      <div ref="list" role="rowgroup" class="relative" :style="{ height: `${virtualizer.getTotalSize()}px` }">
+        <template v-for="{ line, index, start, size } in drawn" :key="index">
+          <div
+            role="row"
+            :aria-rowindex="index + 2"
+            class="absolute inset-x-0"
+            :class="'vehicle' in line ? 'vehicle-line border-t border-rule' : ''"
+            :style="{ top: `${start - offset}px`, height: `${size}px` }"
+          >
+            <VehicleRow v-if="'vehicle' in line" :vehicle="line.vehicle" :is-departure="isDeparture" />
+            <h2 v-else role="rowheader" class="flex items-end gap-3 pt-4">
+              {{ line.heading }} <span class="figure font-normal text-quiet">{{ line.count }}</span>
+            </h2>
+          </div>
+        </template>
+      </div>
     </div>
   </div>
 </template>

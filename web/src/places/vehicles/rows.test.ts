@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import type { VehicleItem } from '@/api/fleet';
-import { byDepot, matches } from './rows';
+import type { VehicleGlance } from '@/api/fleet';
+import { byDepot, isChosen, lines, matches, NO_CHOICE } from './rows';
 
 function vehicle(
   ref: string,
   depot: string | null,
-  urgency?: VehicleItem['alerts'][number]['urgency'],
-): VehicleItem {
+  urgency?: VehicleGlance['alerts'][number]['urgency'],
+): VehicleGlance {
   return {
     ref,
     kind: 'BUS',
     plate: 'SB 07 ORL',
     depot,
     axles: [],
-    wheels: [{ position: '1L', condition: 'OK', sensor: '722CAF', isClockWrong: false }],
+    wheels: [{ position: '1L', condition: 'OK', sensor: '722CAF' }],
     alerts: urgency
       ? [
           {
@@ -26,6 +26,10 @@ function vehicle(
           },
         ]
       : [],
+    departure: {
+      verdict: urgency && urgency !== 'PLAN' ? 'NOT_YET' : 'MAY_LEAVE',
+      reasons: urgency ? ['1L hot'] : [],
+    },
   };
 }
 
@@ -50,5 +54,23 @@ describe('the vehicles', () => {
 
   it('are not found by something else', () => {
     expect(matches(vehicle('BV-03', 'Larkmoor'), 'GX')).toBe(false);
+  });
+
+  it('are chosen by depot, need and text together', () => {
+    const bus = vehicle('BV-03', 'Larkmoor', 'PLAN');
+    expect(isChosen(bus, NO_CHOICE)).toBe(true);
+    expect(isChosen(bus, { text: 'bv', depot: 'Larkmoor', need: 'SOME' })).toBe(true);
+    expect(isChosen(bus, { text: 'bv', depot: 'Larkmoor', need: 'NONE' })).toBe(false);
+    expect(isChosen(bus, { text: 'bv', depot: 'High Tarn', need: 'ALL' })).toBe(false);
+  });
+
+  it('make a departure list: who may not leave stands first', () => {
+    const list = lines([vehicle('A-1', 'Larkmoor'), vehicle('B-2', 'High Tarn', 'STOP_NOW')], true);
+    expect(list.map((line) => ('vehicle' in line ? line.vehicle.ref : line.heading))).toEqual([
+      'Not yet',
+      'B-2',
+      'May leave',
+      'A-1',
+    ]);
   });
 });

@@ -1,18 +1,18 @@
-import type { VehicleItem } from '@/api/fleet';
+import type { VehicleGlance } from '@/api/fleet';
 import { rank, type Urgency } from '@/shared/urgency';
 
 export interface DepotGroup {
   depot: string;
-  vehicles: VehicleItem[];
+  vehicles: VehicleGlance[];
 }
 
 /** The most urgent thing that a vehicle needs. */
-export function need(vehicle: VehicleItem): Urgency | undefined {
+export function need(vehicle: VehicleGlance): Urgency | undefined {
   return vehicle.alerts[0]?.urgency;
 }
 
 /** Whether a vehicle matches what was typed: ref, plate, depot or a sensor's code. */
-export function matches(vehicle: VehicleItem, search: string): boolean {
+export function matches(vehicle: VehicleGlance, search: string): boolean {
   const wanted = search.trim().toLowerCase();
   if (!wanted) return true;
   const texts = [vehicle.ref, vehicle.plate, vehicle.depot, ...vehicle.wheels.map((wheel) => wheel.sensor)];
@@ -20,12 +20,64 @@ export function matches(vehicle: VehicleItem, search: string): boolean {
 }
 
 /** Vehicles by depot; within one and among them those that need most come first. */
-export function byDepot(vehicles: VehicleItem[]): DepotGroup[] {
-  const groups = new Map<string, VehicleItem[]>();
+export function byDepot(vehicles: VehicleGlance[]): DepotGroup[] {
+  const groups = new Map<string, VehicleGlance[]>();
   const sorted = [...vehicles].sort((a, b) => rank(need(a)) - rank(need(b)) || a.ref.localeCompare(b.ref));
   for (const vehicle of sorted) {
     const depot = vehicle.depot ?? 'No depot';
     groups.set(depot, [...(groups.get(depot) ?? []), vehicle]);
   }
   return [...groups].map(([depot, own]) => ({ depot, vehicles: own }));
+}
+
+export type Verdict = VehicleGlance['departure']['verdict'];
+
+export const VERDICTS: Verdict[] = ['NOT_YET', 'LOOK_FIRST', 'MAY_LEAVE'];
+
+const VERDICT_WORDS: Record<Verdict, string> = {
+  NOT_YET: 'Not yet',
+  LOOK_FIRST: 'Look first, with a hand gauge',
+  MAY_LEAVE: 'May leave',
+};
+
+export function verdictWords(verdict: Verdict): string {
+  return VERDICT_WORDS[verdict];
+}
+
+export interface Choice {
+  text: string;
+  depot: string;
+  need: 'ALL' | 'SOME' | 'NONE' | 'UNWATCHED';
+}
+
+export const NO_CHOICE: Choice = { text: '', depot: '', need: 'ALL' };
+
+/** Whether a vehicle is among those chosen. */
+export function isChosen(vehicle: VehicleGlance, choice: Choice): boolean {
+  const fits = {
+    ALL: true,
+    SOME: vehicle.alerts.length > 0,
+    NONE: vehicle.alerts.length === 0,
+    UNWATCHED: vehicle.departure.verdict === 'LOOK_FIRST',
+  }[choice.need];
+  return fits && (!choice.depot || vehicle.depot === choice.depot) && matches(vehicle, choice.text);
+}
+
+/** A line of the list: the heading of a group, or a vehicle. */
+export type Line = { heading: string; count: number } | { vehicle: VehicleGlance };
+
+/** The list by depot, or by who may leave. */
+export function lines(vehicles: VehicleGlance[], isDeparture: boolean): Line[] {
+  const groups = isDeparture
+    ? VERDICTS.map((verdict) => ({
+        depot: verdictWords(verdict),
+        vehicles: byDepot(vehicles.filter((vehicle) => vehicle.departure.verdict === verdict)).flatMap(
+          (group) => group.vehicles,
+        ),
+      })).filter((group) => group.vehicles.length)
+    : byDepot(vehicles);
+  return groups.flatMap((group) => [
+    { heading: group.depot, count: group.vehicles.length },
+    ...group.vehicles.map((vehicle) => ({ vehicle })),
+  ]);
 }

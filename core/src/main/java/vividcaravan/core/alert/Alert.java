@@ -15,6 +15,7 @@ import vividcaravan.core.axles.Position;
  * @param state where it is in its life
  * @param openedAt reading time at which it was opened, epoch milliseconds
  * @param closedAt when it was closed, or null
+ * @param shelvedUntil while put aside: when it comes back, clock time; otherwise null
  * @param lastSeenAt reading time at which the fault was last known to be there
  * @param isActive whether the judge still sees the fault
  * @param isRunSoft whether the tyre was at 80 % of target or less: only an inspection or scrapping settles that
@@ -29,6 +30,7 @@ public record Alert(
         AlertState state,
         long openedAt,
         Long closedAt,
+        Long shelvedUntil,
         long lastSeenAt,
         boolean isActive,
         boolean isRunSoft,
@@ -37,6 +39,8 @@ public record Alert(
 
     /** A fault that is back within this time is the same alert, milliseconds of reading time. */
     public static final long RETURN_WINDOW_MILLIS = 24L * 60 * 60 * 1000;
+
+    private static final long LONGEST_SHELVED_MILLIS = 30L * 24 * 60 * 60 * 1000;
 
     public Alert {
         entries = List.copyOf(entries);
@@ -53,6 +57,7 @@ public record Alert(
                 found.urgency(),
                 AlertState.NEW,
                 found.at(),
+                null,
                 null,
                 found.at(),
                 true,
@@ -148,23 +153,55 @@ public record Alert(
     }
 
     /**
-     * This alert put aside for a while.
+     * This alert put aside until {@code until}, epoch milliseconds.
      *
-     * @throws AlertRefused if it says stop now, or is not new or acknowledged, or the reason is missing
+     * @throws AlertRefused if it says stop now, or is not new or acknowledged, or the reason is missing, or the end is not
+     *     within thirty days
      */
-    public Alert shelved(String who, String reason, long at) {
+    public Alert shelved(String who, String reason, long until, long at) {
         if (urgency == Urgency.STOP_NOW) {
             throw new AlertRefused("Stop now cannot be put aside. Deal with it, or close it with a reason.");
         }
         if (reason == null || reason.isBlank()) {
             throw new AlertRefused("Putting an alert aside needs a reason.");
         }
-        return handled(AlertState.SHELVED, AlertEntry.Change.SHELVED, who, reason, at);
+        if (!(until > at && until - at <= LONGEST_SHELVED_MILLIS)) {
+            throw new AlertRefused("Say until when it is put aside: a time within the next thirty days.");
+        }
+        return handled(AlertState.SHELVED, AlertEntry.Change.SHELVED, who, reason, at, until);
+    }
+
+    /** This alert once its time aside is over: it calls again; itself before that. */
+    public Alert unshelved(long now) {
+        if (state != AlertState.SHELVED || shelvedUntil > now) {
+            return this;
+        }
+        Next next = new Next();
+        next.state = moveTo(AlertState.NEW);
+        return next.with(new AlertEntry(now, AlertEntry.Change.UNSHELVED, kind, urgency, null, null));
+    }
+
+    /**
+     * This alert with a note in its record.
+     *
+     * @throws AlertRefused if the note is empty
+     */
+    public Alert noted(String who, String note, long at) {
+        if (note == null || note.isBlank()) {
+            throw new AlertRefused("Write something in the note.");
+        }
+        Next next = new Next();
+        return next.with(new AlertEntry(at, AlertEntry.Change.NOTED, kind, urgency, who, note.strip()));
     }
 
     private Alert handled(AlertState to, AlertEntry.Change change, String who, String note, long at) {
+        return handled(to, change, who, note, at, null);
+    }
+
+    private Alert handled(AlertState to, AlertEntry.Change change, String who, String note, long at, Long until) {
         Next next = new Next();
         next.state = moveTo(to);
+        next.shelvedUntil = until;
         return next.with(new AlertEntry(at, change, kind, urgency, who, note));
     }
 
@@ -221,6 +258,7 @@ public record Alert(
         next.openedAt = openedAt;
         next.state = isHandled || isClosedByHand ? state : judged.state;
         next.closedAt = isClosedByHand ? closedAt : judged.closedAt;
+        next.shelvedUntil = shelvedUntil;
         entries.stream().filter(entry -> entry.who() != null).forEach(next.entries::add);
         return next.alert();
     }
@@ -242,6 +280,7 @@ public record Alert(
         private AlertState state = Alert.this.state;
         private long openedAt = Alert.this.openedAt;
         private Long closedAt = Alert.this.closedAt;
+        private Long shelvedUntil = Alert.this.shelvedUntil;
         private long lastSeenAt = Alert.this.lastSeenAt;
         private boolean isActive = Alert.this.isActive;
         private boolean isRunSoft = Alert.this.isRunSoft;
@@ -262,6 +301,7 @@ public record Alert(
                     state,
                     openedAt,
                     closedAt,
+                    state == AlertState.SHELVED ? shelvedUntil : null,
                     lastSeenAt,
                     isActive,
                     isRunSoft,

@@ -21,6 +21,8 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         ACKNOWLEDGED,
         TAKEN_IN_HAND,
         SHELVED,
+        UNSHELVED,
+        NOTED,
         PROVEN,
         CLOSED,
         /** The sensor map was corrected: the readings belonged to another wheel. */

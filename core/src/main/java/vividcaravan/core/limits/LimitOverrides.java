@@ -1,5 +1,6 @@
 package vividcaravan.core.limits;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -17,6 +18,24 @@ public record LimitOverrides(
 
     /** An axle that inherits everything. */
     public static final LimitOverrides NONE = new LimitOverrides(null, null, null, null, null, null);
+
+    /** Names of the limits that are the axle's own, as the fleet document names them. */
+    public List<String> names() {
+        List<String> names = new ArrayList<>();
+        add(names, "basis", basis);
+        add(names, "lowPct", lowPct);
+        add(names, "lowCriticalPct", lowCriticalPct);
+        add(names, "highPct", highPct);
+        add(names, "temperatureC", temperatureC);
+        add(names, "temperatureCriticalC", temperatureCriticalC);
+        return names;
+    }
+
+    private static void add(List<String> names, String name, Object value) {
+        if (value != null) {
+            names.add(name);
+        }
+    }
 
     /** Whether nothing is set. */
     public boolean isEmpty() {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import vividcaravan.core.axles.Position;
 
 class AlertTest {
@@ -58,7 +59,7 @@ class AlertTest {
 
     @Test
     void comesOutOfItsShelfWhenItGrows() {
-        Alert shelved = low().shelved("marrable", "workshop on Monday", 1_500);
+        Alert shelved = low().shelved("marrable", "workshop on Monday", 9_500, 1_500);
 
         assertThat(shelved.raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 2_000, false))
                         .state())
@@ -69,14 +70,14 @@ class AlertTest {
     void stopNowCannotBePutAside() {
         Alert stop = Alert.open(1, found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 1_000, true));
 
-        assertThatThrownBy(() -> stop.shelved("marrable", "later", 2_000))
+        assertThatThrownBy(() -> stop.shelved("marrable", "later", 9_000, 2_000))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("Stop now");
     }
 
     @Test
     void puttingAsideNeedsAReason() {
-        assertThatThrownBy(() -> low().shelved("marrable", " ", 2_000)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> low().shelved("marrable", " ", 9_000, 2_000)).isInstanceOf(AlertRefused.class);
     }
 
     @Test
@@ -134,7 +135,7 @@ class AlertTest {
             case ACKNOWLEDGED -> alert.acknowledged("quill", 2_000);
             case IN_HAND -> alert.takenInHand("quill", "job 12", 2_000);
             case RECOVERED -> alert.recovered(2_000);
-            case SHELVED -> alert.shelved("quill", "Monday", 2_000);
+            case SHELVED -> alert.shelved("quill", "Monday", 9_000, 2_000);
             case CLOSED -> alert.closed(new Closure("quill", "filled", null, false), 2_000);
         };
     }
@@ -153,5 +154,33 @@ class AlertTest {
         assertThat(closed.isContinuedAt(2_000 + Alert.RETURN_WINDOW_MILLIS)).isTrue();
         assertThat(closed.isContinuedAt(2_001 + Alert.RETURN_WINDOW_MILLIS)).isFalse();
         assertThat(low().isContinuedAt(Long.MAX_VALUE)).isTrue();
+    }
+
+    @Test
+    void whatIsPutAsideCallsAgainWhenItsTimeIsOver() {
+        Alert shelved = low().shelved("marrable", "workshop on Monday", 9_500, 1_500);
+
+        assertThat(shelved.unshelved(9_499)).isSameAs(shelved);
+        Alert back = shelved.unshelved(9_500);
+        assertThat(back.state()).isEqualTo(AlertState.NEW);
+        assertThat(back.shelvedUntil()).isNull();
+        assertThat(back.entries().get(back.entries().size() - 1).change()).isEqualTo(AlertEntry.Change.UNSHELVED);
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1_500, 1_499, 0, 1_501 + 30L * 24 * 60 * 60 * 1000})
+    void puttingAsideNeedsAnEndWithinThirtyDays(long until) {
+        assertThatThrownBy(() -> low().shelved("marrable", "later", until, 1_500))
+                .isInstanceOf(AlertRefused.class)
+                .hasMessageContaining("thirty days");
+    }
+
+    @Test
+    void aNoteStandsInTheRecordAndChangesNothingElse() {
+        Alert noted = low().noted("tansley", " a nail, I can see it ", 1_500);
+
+        assertThat(noted.state()).isEqualTo(low().state());
+        assertThat(noted.entries().get(1).note()).isEqualTo("a nail, I can see it");
+        assertThatThrownBy(() -> low().noted("tansley", "  ", 1_500)).isInstanceOf(AlertRefused.class);
     }
 }

@@ -4,8 +4,10 @@ import java.time.Clock;
 import java.util.function.UnaryOperator;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -33,6 +35,31 @@ class AlertActions {
 
     void acknowledge(long id, String who) {
         change(id, alert -> alert.acknowledged(who, clock.millis()));
+    }
+
+    void takeInHand(long id, String who, String note) {
+        change(id, alert -> alert.takenInHand(who, note, clock.millis()));
+    }
+
+    void shelve(long id, String who, String reason, long until) {
+        change(id, alert -> alert.shelved(who, reason, until, clock.millis()));
+    }
+
+    void note(long id, String who, String note) {
+        change(id, alert -> alert.noted(who, note, clock.millis()));
+    }
+
+    /** What was put aside comes back by itself. */
+    @Scheduled(fixedDelay = 20_000)
+    void unshelve() {
+        long now = clock.millis();
+        for (VehicleInService vehicle : fleet.vehicles()) {
+            for (Alert alert : vehicle.openAlerts()) {
+                if (alert.state() == AlertState.SHELVED && alert.shelvedUntil() <= now) {
+                    change(alert.id(), shelved -> shelved.unshelved(now));
+                }
+            }
+        }
     }
 
     void close(long id, Closure closure) {

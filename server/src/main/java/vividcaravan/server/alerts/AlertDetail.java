@@ -14,6 +14,7 @@ import vividcaravan.server.vehicles.WheelLimits;
  * @param reasons why we think so, in the reader's units
  * @param safety the cautions that apply
  * @param isRunSoft whether only an inspection or scrapping closes it
+ * @param shelvedUntil when it comes back, if it was put aside
  * @param limits of this wheel now; null where the wheel is gone
  */
 public record AlertDetail(
@@ -23,6 +24,7 @@ public record AlertDetail(
         List<Entry> record,
         boolean isRunSoft,
         boolean isParked,
+        @Nullable Instant shelvedUntil,
         @Nullable WheelLimits limits) {
 
     /** A caution. */

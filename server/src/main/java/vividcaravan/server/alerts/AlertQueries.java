@@ -112,6 +112,7 @@ public class AlertQueries {
                             .toList(),
                     alert.isRunSoft(),
                     alert.evidence().isParked(),
+                    alert.shelvedUntil() == null ? null : Instant.ofEpochMilli(alert.shelvedUntil()),
                     alert.position() == null
                             ? null
                             : vehicle.rules()

@@ -42,6 +42,7 @@ class AlertRow {
     long openedAt;
     Instant updatedAt;
     Long closedAt;
+    Long shelvedUntil;
     long lastSeenAt;
     boolean isActive;
     boolean isRunSoft;
@@ -80,6 +81,7 @@ class AlertRow {
         row.openedAt = alert.openedAt();
         row.updatedAt = now;
         row.closedAt = alert.closedAt();
+        row.shelvedUntil = alert.shelvedUntil();
         row.lastSeenAt = alert.lastSeenAt();
         row.isActive = alert.isActive();
         row.isRunSoft = alert.isRunSoft();
@@ -126,6 +128,7 @@ class AlertRow {
                 state,
                 openedAt,
                 closedAt,
+                shelvedUntil,
                 lastSeenAt,
                 isActive,
                 isRunSoft,

@@ -3,6 +3,7 @@ package vividcaravan.server.alerts;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.security.Principal;
+import java.time.Instant;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -25,6 +26,7 @@ class AlertsController {
 
     private static final Set<String> STATES = Set.of("open", "closed", "all");
     private static final int MOST = 1_000;
+    private static final int LONGEST_NOTE = 1_000;
 
     private final AlertQueries queries;
     private final AlertActions actions;
@@ -70,6 +72,47 @@ class AlertsController {
     AlertDetail acknowledge(@PathVariable String id, Principal who) {
         actions.acknowledge(number(id), who.getName());
         return get(id);
+    }
+
+    /** A note, or why an alert is taken in hand. */
+    record NoteRequest(@Nullable String note) {}
+
+    /** How a person puts an alert aside. */
+    record ShelveRequest(@Nullable String reason, @Nullable Instant until) {}
+
+    @PostMapping("/{id}/notes")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'DRIVER')")
+    @Operation(operationId = "noteAlert", summary = "Write a note into its record")
+    AlertDetail note(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
+        actions.note(number(id), who.getName(), withinLimit(request.note(), "note"));
+        return get(id);
+    }
+
+    @PostMapping("/{id}/take-in-hand")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "takeAlertInHand", summary = "Say that somebody deals with it")
+    AlertDetail takeInHand(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
+        actions.takeInHand(number(id), who.getName(), withinLimit(request.note(), "note"));
+        return get(id);
+    }
+
+    @PostMapping("/{id}/shelve")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "shelveAlert", summary = "Put it aside for a while, with a reason; never a stop now")
+    AlertDetail shelve(@PathVariable String id, @RequestBody ShelveRequest request, Principal who) {
+        if (request.until() == null) {
+            throw Refusal.badRequest("until", "Say until when it is put aside.");
+        }
+        String reason = withinLimit(request.reason(), "reason");
+        actions.shelve(number(id), who.getName(), reason, request.until().toEpochMilli());
+        return get(id);
+    }
+
+    private static @Nullable String withinLimit(@Nullable String text, String field) {
+        if (text != null && text.length() > LONGEST_NOTE) {
+            throw Refusal.badRequest(field, "The " + field + " may have " + LONGEST_NOTE + " characters.");
+        }
+        return text == null || text.isBlank() ? null : text.strip();
     }
 
     /** How a person closes an alert. */

@@ -2,6 +2,7 @@ package vividcaravan.server.history;
 
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the Desk draws of a wheel: its own readings against the band of its siblings.
@@ -9,12 +10,39 @@ import java.util.List;
  * @param points the wheel's readings, oldest first, thinned to what a picture can show
  * @param siblings the band of the other wheels, scaled to this wheel's target
  * @param siblingWheels how many other wheels of the vehicle were heard
+ * @param forecast where it goes if it goes on like this; null if it does not surely fall
  */
-public record EvidenceChart(Instant from, Instant to, List<Point> points, List<Band> siblings, int siblingWheels) {
+public record EvidenceChart(
+        Instant from,
+        Instant to,
+        List<Point> points,
+        List<Band> siblings,
+        int siblingWheels,
+        @Nullable Forecast forecast) {
 
     /** Pressures in kPa gauge, temperature in °C. */
     public record Point(Instant at, double pressureKpa, double pressureAt20Kpa, double temperatureC) {}
 
     /** Pressures at 20 °C in kPa gauge, the siblings' mean temperature in °C. */
     public record Band(Instant at, double lowKpa, double highKpa, double temperatureC) {}
+
+    /**
+     * A falling pressure, and when it reaches the second limit.
+     *
+     * @param at time of the newest reading
+     * @param kpaAt20 the trend's value then
+     * @param kpaPerHour negative
+     * @param criticalKpa the second low limit
+     * @param criticalAt when it is reached
+     * @param earliestAt at the earliest, some 95 in 100
+     * @param latestAt at the latest
+     */
+    public record Forecast(
+            Instant at,
+            double kpaAt20,
+            double kpaPerHour,
+            double criticalKpa,
+            Instant criticalAt,
+            Instant earliestAt,
+            Instant latestAt) {}
 }

@@ -7,6 +7,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.judge.PressureTrend;
 import vividcaravan.core.judge.SiblingBand;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.vehicles.FleetDirectory;
@@ -23,9 +26,15 @@ import vividcaravan.server.vehicles.VehicleInService;
 @Tag(name = "readings")
 class EvidenceChartController {
 
-    private static final int MOST_HOURS = 24 * 21;
+    private static final int MOST_HOURS = 24 * 366 * 3;
     private static final int SLICES = 144;
     private static final int MOST_POINTS = 1_500;
+    /** A longer picture is made of the means of hours, and a still longer one of days. */
+    private static final Duration RAW_UP_TO = Duration.ofHours(73);
+
+    private static final Duration HOURS_UP_TO = Duration.ofDays(62);
+    /** The trend is that of the last hours only: what happened before may have been another story. */
+    private static final long TREND_MILLIS = 3 * BlockStore.HOUR_MILLIS;
 
     private final FleetDirectory fleet;
     private final WheelHistory history;
@@ -61,10 +70,61 @@ class EvidenceChartController {
                                 tenth(s.highKpa()),
                                 tenth(s.celsius())))
                         .toList();
-        return new EvidenceChart(start, end, thinned(points), band, siblings.size());
+        return new EvidenceChart(
+                start,
+                end,
+                thinned(points),
+                band,
+                siblings.size(),
+                forecast(
+                        points,
+                        end,
+                        vehicle.rules().at(wheel).orElseThrow().limits().lowCriticalKpa()));
+    }
+
+    private static EvidenceChart.@Nullable Forecast forecast(
+            List<EvidenceChart.Point> points, Instant end, double criticalKpa) {
+        List<PressureTrend.Sample> recent = points.stream()
+                .filter(point -> point.at().toEpochMilli() >= end.toEpochMilli() - TREND_MILLIS)
+                .map(point -> new PressureTrend.Sample(point.at().toEpochMilli(), point.pressureAt20Kpa()))
+                .toList();
+        return PressureTrend.of(recent)
+                .map(trend -> new EvidenceChart.Forecast(
+                        Instant.ofEpochMilli(trend.at()),
+                        tenth(trend.kpaAt20()),
+                        tenth(trend.kpaPerHour()),
+                        criticalKpa,
+                        Instant.ofEpochMilli(trend.reaches(criticalKpa)),
+                        Instant.ofEpochMilli(trend.reachesAtTheEarliest(criticalKpa)),
+                        Instant.ofEpochMilli(trend.reachesAtTheLatest(criticalKpa))))
+                .orElse(null);
     }
 
     private List<EvidenceChart.Point> points(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+        return Duration.between(start, end).compareTo(RAW_UP_TO) <= 0
+                ? readings(vehicle, wheel, start, end)
+                : means(vehicle, wheel, start, end);
+    }
+
+    private List<EvidenceChart.Point> means(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+        long hours = Duration.between(start, end).compareTo(HOURS_UP_TO) <= 0 ? 1 : SummaryStore.HOURS_OF_DAY;
+        Map<Long, HourSummary> sums = new TreeMap<>();
+        history.eachHour(
+                vehicle,
+                wheel,
+                start.toEpochMilli(),
+                end.toEpochMilli() + 1,
+                (sensor, hour) -> sums.merge(hour.hour() / hours, hour, HourSummary::plus));
+        List<EvidenceChart.Point> points = new ArrayList<>();
+        sums.forEach((slot, sum) -> points.add(new EvidenceChart.Point(
+                Instant.ofEpochMilli(slot * hours * BlockStore.HOUR_MILLIS + hours * BlockStore.HOUR_MILLIS / 2),
+                tenth(sum.gauge().mean(sum.count())),
+                tenth(sum.at20().mean(sum.count())),
+                tenth(sum.celsius().mean(sum.count())))));
+        return points;
+    }
+
+    private List<EvidenceChart.Point> readings(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
         TemperatureCompensation compensation = vehicle.compensation();
         List<EvidenceChart.Point> points = new ArrayList<>();
         history.each(

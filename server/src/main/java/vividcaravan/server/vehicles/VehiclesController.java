@@ -7,14 +7,18 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.alert.Departure;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
+import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.platform.ReaderUnits;
 
 /** The fleet as it is now. */
@@ -38,7 +42,7 @@ class VehiclesController {
      *
      * @param at the time the picture is of, by the server's clock
      */
-    record VehicleList(Instant at, List<VehicleItem> items) {}
+    record VehicleList(Instant at, List<VehicleGlance> items) {}
 
     @GetMapping
     @Operation(operationId = "listVehicles", summary = "Every vehicle with its wheels as they are now")
@@ -46,7 +50,7 @@ class VehiclesController {
         AlertWords words = units.words();
         Instant now = clock.instant();
         return new VehicleList(
-                now, fleet.vehicles().stream().map(v -> item(v, words, now)).toList());
+                now, fleet.vehicles().stream().map(v -> glance(v, words, now)).toList());
     }
 
     @GetMapping("/{ref}")
@@ -55,29 +59,76 @@ class VehiclesController {
         return item(fleet.existing(ref), units.words(), clock.instant());
     }
 
+    private static VehicleGlance glance(VehicleInService vehicle, AlertWords words, Instant now) {
+        VehicleDescription description = vehicle.description();
+        List<WheelState> wheels = WheelStates.of(vehicle, now);
+        return new VehicleGlance(
+                description.ref(),
+                description.kind(),
+                description.plate(),
+                description.depot(),
+                description.axles().stream()
+                        .map(AxleDescription::axle)
+                        .map(axle -> new VehicleGlance.AxleGlance(axle.role(), axle.wheels(), axle.liftable()))
+                        .toList(),
+                wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
+                heardAt(vehicle),
+                alerts(vehicle, words),
+                departure(vehicle, wheels));
+    }
+
     private static VehicleItem item(VehicleInService vehicle, AlertWords words, Instant now) {
         VehicleDescription description = vehicle.description();
-        Long heardAt = WheelStates.lastHeardAt(vehicle);
+        List<WheelState> wheels = WheelStates.of(vehicle, now);
         return new VehicleItem(
                 description.ref(),
                 description.kind(),
                 description.plate(),
                 description.depot(),
                 axles(vehicle),
-                WheelStates.of(vehicle, now),
-                heardAt == null ? null : Instant.ofEpochMilli(heardAt),
-                vehicle.openAlerts().stream()
-                        .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
-                        .map(alert -> new VehicleItem.OpenAlert(
-                                Long.toString(alert.id()),
-                                alert.position() == null
-                                        ? null
-                                        : alert.position().code(),
-                                alert.kind(),
-                                alert.urgency(),
-                                words.summary(vehicle.asItIsNow(alert), description.ref()),
-                                Instant.ofEpochMilli(alert.openedAt())))
-                        .toList());
+                wheels,
+                heardAt(vehicle),
+                alerts(vehicle, words),
+                departure(vehicle, wheels));
+    }
+
+    private static @Nullable Instant heardAt(VehicleInService vehicle) {
+        Long heardAt = WheelStates.lastHeardAt(vehicle);
+        return heardAt == null ? null : Instant.ofEpochMilli(heardAt);
+    }
+
+    private static List<VehicleItem.OpenAlert> alerts(VehicleInService vehicle, AlertWords words) {
+        return vehicle.openAlerts().stream()
+                .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
+                .map(alert -> new VehicleItem.OpenAlert(
+                        Long.toString(alert.id()),
+                        alert.position() == null ? null : alert.position().code(),
+                        alert.kind(),
+                        alert.urgency(),
+                        words.summary(
+                                vehicle.asItIsNow(alert), vehicle.description().ref()),
+                        Instant.ofEpochMilli(alert.openedAt())))
+                .toList();
+    }
+
+    private static Departure departure(VehicleInService vehicle, List<WheelState> wheels) {
+        List<Departure.Unwatched> unwatched = wheels.stream()
+                .filter(wheel -> !Position.parse(wheel.position()).isSpare())
+                .flatMap(wheel ->
+                        unwatchedBecause(wheel)
+                                .map(why -> new Departure.Unwatched(Position.parse(wheel.position()), why))
+                                .stream())
+                .toList();
+        return Departure.of(vehicle.openAlerts(), unwatched);
+    }
+
+    private static Optional<String> unwatchedBecause(WheelState wheel) {
+        return switch (wheel.condition()) {
+            case NO_SENSOR -> Optional.of("has no sensor");
+            case SILENT -> Optional.of("is silent");
+            case FAULT -> Optional.of("its sensor cannot measure");
+            default -> wheel.at() == null ? Optional.of("was never heard") : Optional.empty();
+        };
     }
 
     private static List<VehicleItem.AxleItem> axles(VehicleInService vehicle) {
@@ -89,7 +140,12 @@ class VehiclesController {
             WheelLimits limits = WheelLimits.of(
                     vehicle.rules().at(Position.wheel(i + 1, Side.LEFT, slot)).orElseThrow());
             axles.add(new VehicleItem.AxleItem(
-                    axle.axle().role(), axle.axle().wheels(), axle.axle().liftable(), limits));
+                    axle.axle().role(),
+                    axle.axle().wheels(),
+                    axle.axle().liftable(),
+                    limits,
+                    axle.overrides().over(LimitPolicy.DEFAULT),
+                    axle.overrides().names()));
         }
         return axles;
     }

@@ -1,0 +1,68 @@
+package vividcaravan.core.alert;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import vividcaravan.core.axles.Position;
+
+/**
+ * Whether a vehicle may leave the yard, as far as its tyres tell, and why not.
+ *
+ * @param verdict the answer
+ * @param reasons in plain words, the most urgent first
+ */
+public record Departure(Verdict verdict, List<String> reasons) {
+
+    /** The answer. */
+    public enum Verdict {
+        /** Nothing speaks against it. */
+        MAY_LEAVE,
+        /** Some wheels are not watched: look at them and use a hand gauge. */
+        LOOK_FIRST,
+        /** Something has to be put right before. */
+        NOT_YET
+    }
+
+    /** A wheel on the road of which nothing is known, and why. */
+    public record Unwatched(Position position, String why) {}
+
+    public Departure {
+        reasons = List.copyOf(reasons);
+    }
+
+    /**
+     * Judges a departure. What was put aside with a reason does not hold a vehicle back, and is named.
+     *
+     * @param open the vehicle's open alerts
+     * @param unwatched wheels on the road without a sensor, silent or faulty
+     */
+    public static Departure of(List<Alert> open, List<Unwatched> unwatched) {
+        List<Alert> against = open.stream()
+                .filter(alert -> alert.isActive() || alert.isRunSoft())
+                .filter(alert -> alert.urgency() != Urgency.PLAN)
+                .sorted(Comparator.comparing(Alert::urgency))
+                .toList();
+        List<String> reasons = new ArrayList<>();
+        boolean isHeld = false;
+        for (Alert alert : against) {
+            boolean isAside = alert.state() == AlertState.SHELVED;
+            isHeld |= !isAside;
+            reasons.add(words(alert) + (isAside ? ", put aside" : ""));
+        }
+        unwatched.forEach(wheel -> reasons.add(wheel.position().code() + " " + wheel.why()));
+        Verdict verdict = isHeld ? Verdict.NOT_YET : unwatched.isEmpty() ? Verdict.MAY_LEAVE : Verdict.LOOK_FIRST;
+        return new Departure(verdict, reasons);
+    }
+
+    private static String words(Alert alert) {
+        String what =
+                switch (alert.kind()) {
+                    case UNDER_PRESSURE ->
+                        alert.isRunSoft() ? "run soft: inspection off the vehicle" : "under-inflated";
+                    case OVER_PRESSURE -> "over-inflated";
+                    default -> alert.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+                };
+        return alert.position() == null ? what : alert.position().code() + " " + what;
+    }
+}

@@ -1,0 +1,65 @@
+package vividcaravan.core.alert;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import vividcaravan.core.axles.Position;
+
+class DepartureTest {
+
+    private static Alert alert(AlertKind kind, Urgency urgency, boolean isRunSoft) {
+        Evidence evidence =
+                new Evidence(1_000, 600.0, 600.0, 20.0, 800.0, 640.0, null, true, null, null, isRunSoft, false, null);
+        return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
+    }
+
+    @Test
+    void nothingSpeaksAgainstAVehicleThatIsWell() {
+        assertThat(Departure.of(List.of(), List.of())).isEqualTo(new Departure(Departure.Verdict.MAY_LEAVE, List.of()));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"STOP_NOW, NOT_YET", "NEXT_STOP, NOT_YET", "BEFORE_NEXT_TRIP, NOT_YET", "PLAN, MAY_LEAVE"})
+    void whatIsDueBeforeTheNextTripHoldsItBack(Urgency urgency, Departure.Verdict verdict) {
+        Departure departure = Departure.of(List.of(alert(AlertKind.UNDER_PRESSURE, urgency, false)), List.of());
+
+        assertThat(departure.verdict()).isEqualTo(verdict);
+    }
+
+    @Test
+    void aTyreRunSoftHoldsItBackEvenWithGoodReadings() {
+        Alert soft = alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true).recovered(2_000);
+
+        assertThat(Departure.of(List.of(soft), List.of()))
+                .isEqualTo(
+                        new Departure(Departure.Verdict.NOT_YET, List.of("2LO run soft: inspection off the vehicle")));
+    }
+
+    @Test
+    void whatIsBackInBandDoesNot() {
+        Alert back =
+                alert(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false).recovered(2_000);
+
+        assertThat(Departure.of(List.of(back), List.of()).verdict()).isEqualTo(Departure.Verdict.MAY_LEAVE);
+    }
+
+    @Test
+    void whatWasPutAsideIsNamedAndDoesNotHoldItBack() {
+        Alert aside = alert(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false)
+                .shelved("marrable", "workshop tonight", 9_000, 2_000);
+
+        assertThat(Departure.of(List.of(aside), List.of()))
+                .isEqualTo(new Departure(Departure.Verdict.MAY_LEAVE, List.of("2LO over-inflated, put aside")));
+    }
+
+    @Test
+    void aWheelThatNobodyWatchesIsToBeLookedAt() {
+        Departure departure =
+                Departure.of(List.of(), List.of(new Departure.Unwatched(Position.parse("3L"), "has no sensor")));
+
+        assertThat(departure).isEqualTo(new Departure(Departure.Verdict.LOOK_FIRST, List.of("3L has no sensor")));
+    }
+}

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/vue';
+import { onKeyStroke } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { useAlerts, useVehicles } from '@/api/fleet';
+import { prefer, useSession } from '@/api/session';
+import { alertTargets, find, vehicleTargets, type Target } from './targets';
+
+/** Goes to any vehicle, wheel, sensor code, alert or command. */
+const isOpen = defineModel<boolean>({ required: true });
+
+const router = useRouter();
+const { data: vehicles } = useVehicles();
+const { data: alerts } = useAlerts();
+const { preferences } = useSession();
+const typed = ref('');
+
+const command = (title: string, detail: string, to: string): Target => ({
+  key: `c ${title}`,
+  kind: 'command',
+  title,
+  detail,
+  text: `${title} ${detail}`.toLowerCase(),
+  to,
+});
+const COMMANDS = [
+  command('Desk', 'what needs me now', '/desk'),
+  command('Vehicles', 'how every vehicle is, who may leave', '/vehicles'),
+  command('Office', 'units, fleet document, tokens, team, backup', '/office'),
+  command('Bring in a fleet', 'fleet document', '/office#fleet'),
+  command('Make a backup', 'copy of the database', '/office#backup'),
+  command('Night or paper', 'switch the theme', 'theme'),
+];
+const targets = computed(() => [
+  ...COMMANDS,
+  ...alertTargets(alerts.value ?? []),
+  ...vehicleTargets(vehicles.value?.items ?? []),
+]);
+const found = computed(() => (isOpen.value ? find(targets.value, typed.value) : []));
+const KINDS: Record<Target['kind'], string> = {
+  command: 'go to',
+  alert: 'alert',
+  vehicle: 'vehicle',
+  wheel: 'wheel',
+};
+
+onKeyStroke(['/', 'k'], (event) => {
+  const isShortcut = event.key === '/' ? !event.ctrlKey && !event.metaKey : event.ctrlKey || event.metaKey;
+  const target = event.target as HTMLElement;
+  const isTyping = event.key === '/' && target.matches('input, textarea, select');
+  if (!isShortcut || isTyping || target.closest('[role="dialog"]')) return;
+  event.preventDefault();
+  typed.value = '';
+  isOpen.value = true;
+});
+
+async function go(target: Target | null): Promise<void> {
+  if (!target) return;
+  isOpen.value = false;
+  typed.value = '';
+  if (target.to === 'theme') {
+    const isNight = document.documentElement.dataset.theme === 'night';
+    await prefer({ ...preferences.value, theme: isNight ? 'PAPER' : 'NIGHT' });
+  } else {
+    await router.push(target.to);
+  }
+}
+</script>
+
+<template>
+  <Dialog :open="isOpen" class="fixed inset-0 z-20" @close="isOpen = false">
+    <div class="fixed inset-0 bg-ink opacity-40" aria-hidden="true"></div>
+    <div class="fixed inset-0 flex items-start justify-center p-4 pt-[10vh]">
+      <DialogPanel class="w-full max-w-xl rounded border border-ink bg-raised text-ink">
+        <DialogTitle class="spoken">Go to</DialogTitle>
+        <Combobox :model-value="null" @update:model-value="go">
+          <ComboboxInput
+            class="w-full border-b border-rule bg-raised px-4 py-3 text-base text-ink"
+            placeholder="Vehicle, wheel, sensor code, alert or command"
+            aria-label="Vehicle, wheel, sensor code, alert or command"
+            autocomplete="off"
+            @change="typed = $event.target.value"
+          />
+          <ComboboxOptions static class="max-h-[55vh] overflow-y-auto py-1" hold>
+            <ComboboxOption
+              v-for="target in found"
+              :key="target.key"
+              v-slot="{ active }"
+              :value="target"
+              as="template"
+            >
+              <li
+                class="grid cursor-pointer grid-cols-[4.5em_9em_1fr] gap-2 px-4 py-1.5"
+                :class="{ 'bg-rule': active }"
+              >
+                <span :class="active ? 'text-ink' : 'text-quiet'">{{ KINDS[target.kind] }}</span>
+                <span class="truncate font-medium" :class="{ figure: target.kind !== 'command' }">{{
+                  target.title
+                }}</span>
+                <span class="truncate" :class="active ? 'text-ink' : 'text-quiet'">{{ target.detail }}</span>
+              </li>
+            </ComboboxOption>
+            <li v-if="!found.length" role="option" aria-selected="false" class="px-4 py-2 text-quiet">
+              Nothing is called that. Try a ref, a plate or the beginning of a sensor code.
+            </li>
+          </ComboboxOptions>
+        </Combobox>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest';
+import type { VehicleGlance } from '@/api/fleet';
+import { find, vehicleTargets } from './targets';
+
+const vehicle = (ref: string, ...codes: string[]): VehicleGlance => ({
+  ref,
+  kind: 'BUS',
+  plate: 'SB 07 ORL',
+  depot: 'Sallow Bridge',
+  axles: [],
+  wheels: codes.map((sensor, i) => ({ position: i ? '1R' : '1L', condition: 'OK', sensor })),
+  alerts: [],
+  departure: { verdict: 'MAY_LEAVE', reasons: [] },
+});
+const targets = vehicleTargets([vehicle('BV-03', '722CAF', '5B0D3E'), vehicle('GX-05', 'A1B2C3')]);
+const titles = (typed: string) => find(targets, typed).map((target) => target.title);
+
+describe('the jump box', () => {
+  it('finds a vehicle before its wheels, by ref or the number in it', () => {
+    expect(titles('bv-03')).toEqual(['BV-03', 'BV-03 1L', 'BV-03 1R']);
+    expect(titles('05')).toEqual(['GX-05', 'GX-05 1L']);
+  });
+
+  it('finds a wheel and a sensor code by their beginnings', () => {
+    expect(titles('gx 1l')).toEqual(['GX-05 1L']);
+    expect(titles('5b0d')).toEqual(['BV-03 1R']);
+    expect(titles('0d3e')).toEqual([]);
+  });
+
+  it('finds by plate and depot', () => {
+    expect(titles('orl')).toEqual(['BV-03', 'GX-05']);
+  });
+
+  it('leads from a wheel to its vehicle, with the wheel chosen', () => {
+    expect(find(targets, '5B0D3E')[0]?.to).toBe('/vehicles/BV-03?wheel=1R');
+  });
+});

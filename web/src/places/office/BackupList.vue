@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { ref } from 'vue';
+import { answer, http } from '@/api/client';
+import { useClock } from '@/shared/time';
+
+/** Copies of the database, made while it is in use. */
+const queries = useQueryClient();
+const { at } = useClock();
+const { data, error } = useQuery({
+  queryKey: ['backups'],
+  queryFn: () => answer(http.GET('/api/v1/backups')),
+});
+const trouble = ref('');
+const isBusy = ref(false);
+
+async function make(): Promise<void> {
+  isBusy.value = true;
+  trouble.value = '';
+  try {
+    await answer(http.POST('/api/v1/backups'));
+    await queries.invalidateQueries({ queryKey: ['backups'] });
+  } catch (e) {
+    trouble.value = (e as Error).message;
+  } finally {
+    isBusy.value = false;
+  }
+}
+const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
+</script>
+
+<template>
+  <section id="backup">
+    <h2 class="text-lg">Backup</h2>
+    <p class="mt-1 max-w-2xl text-quiet">
+      A copy of everything, made while the product goes on. Keep it on another computer. It is brought back by
+      starting the product with <code class="figure">--restore FILE</code>; the README says how.
+    </p>
+    <p v-if="error" role="alert" class="mt-2 text-next">{{ error.message }}</p>
+    <ul v-if="data?.items.length" class="mt-2 max-w-2xl">
+      <li v-for="backup in data.items" :key="backup.name" class="flex gap-4 border-b border-rule py-1.5">
+        <a :href="`/api/v1/backups/${backup.name}`" download class="figure grow">{{ backup.name }}</a>
+        <span class="figure text-quiet">{{ at(backup.madeAt) }}</span>
+        <span class="figure w-20 text-right text-quiet">{{ megabytes(backup.bytes) }} MB</span>
+      </li>
+    </ul>
+    <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+    <button type="button" class="button mt-3" :disabled="isBusy" @click="make">
+      {{ isBusy ? 'Making a backup …' : 'Make a backup now' }}
+    </button>
+  </section>
+</template>

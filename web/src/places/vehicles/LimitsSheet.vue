@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import type { VehicleItem } from '@/api/fleet';
+import { roleWords } from '@/shared/position';
+import { useUnits } from '@/shared/units';
+
+/** What each axle is held to, and where that comes from. */
+defineProps<{ vehicle: VehicleItem }>();
+
+const units = useUnits();
+type Axle = VehicleItem['axles'][number];
+const isOwn = (axle: Axle, name: string) => axle.ownLimits.includes(name);
+const percent = (value: number) => `${Math.round(value * 10) / 10}`;
+const ROWS = [
+  { name: 'lowCriticalPct', words: 'Second low', sign: '−' },
+  { name: 'lowPct', words: 'First low', sign: '−' },
+  { name: 'highPct', words: 'Over', sign: '+' },
+] as const;
+const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'highKpa' } as const;
+</script>
+
+<template>
+  <section>
+    <h2 class="mb-1 text-base">Limits, and where they come from</h2>
+    <div class="overflow-x-auto">
+      <table class="w-full max-w-4xl whitespace-nowrap [&_td]:pr-4 [&_th]:pr-4">
+        <thead class="text-quiet">
+          <tr class="border-b border-rule">
+            <th scope="col" class="py-1 font-normal">Axle</th>
+            <th scope="col" class="text-right font-normal">Target, {{ units.pressureSymbol.value }}</th>
+            <th v-for="row in ROWS" :key="row.name" scope="col" class="text-right font-normal">
+              {{ row.words }}
+            </th>
+            <th scope="col" class="text-right font-normal">Hot, stop, {{ units.temperatureSymbol.value }}</th>
+            <th scope="col" class="font-normal">Judged</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(axle, i) in vehicle.axles" :key="i" class="border-b border-rule">
+            <th scope="row" class="py-1 font-medium">
+              <span class="figure">{{ i + 1 }}</span> {{ roleWords(axle.role) }}
+            </th>
+            <td class="figure text-right">{{ units.pressureNumber(axle.limits.targetKpa) }}</td>
+            <td v-for="row in ROWS" :key="row.name" class="text-right">
+              <span class="figure">{{ units.pressureNumber(axle.limits[KPA[row.name]]) }}</span>
+              <span class="text-quiet">
+                {{ row.sign }}{{ percent(axle.policy[row.name]) }}&nbsp;%{{
+                  isOwn(axle, row.name) ? ', its own' : ''
+                }}</span
+              >
+            </td>
+            <td class="text-right">
+              <span class="figure"
+                >{{ units.temperatureNumber(axle.limits.temperatureC) }},
+                {{ units.temperatureNumber(axle.limits.temperatureCriticalC) }}</span
+              ><span
+                v-if="isOwn(axle, 'temperatureC') || isOwn(axle, 'temperatureCriticalC')"
+                class="text-quiet"
+                >, its own</span
+              >
+            </td>
+            <td>
+              {{ axle.limits.basis === 'COMPENSATED' ? `at ${units.reference.value}` : 'on the gauge'
+              }}{{ isOwn(axle, 'basis') ? ', its own' : '' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="mt-1.5 max-w-3xl text-quiet">
+      What is not an axle’s own comes from the fleet’s policy. The targets are those that were brought in for
+      this vehicle; the placard and the tyre maker’s table go first.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { RouterLink } from 'vue-router';
+import { useAlertsOf } from '@/api/fleet';
+import { useClock } from '@/shared/time';
+import { kindWords, urgencyWords } from '@/shared/urgency';
+
+/** What was ever open on this vehicle, the latest first. */
+const props = defineProps<{ vehicleRef: string }>();
+
+const { data } = useAlertsOf(() => props.vehicleRef);
+const { at } = useClock();
+const STATES: Record<string, string> = {
+  NEW: 'open',
+  ACKNOWLEDGED: 'seen',
+  IN_HAND: 'in hand',
+  RECOVERED: 'back in band',
+  SHELVED: 'put aside',
+  CLOSED: 'closed',
+};
+</script>
+
+<template>
+  <section>
+    <h2 class="mb-1 text-base">Alerts so far</h2>
+    <p v-if="data && !data.length" class="text-quiet">None yet.</p>
+    <table v-else-if="data" class="w-full max-w-4xl [&_td]:pr-4 [&_th]:pr-4">
+      <thead class="text-quiet">
+        <tr class="border-b border-rule">
+          <th scope="col" class="py-1 font-normal">Opened</th>
+          <th scope="col" class="font-normal">Wheel</th>
+          <th scope="col" class="font-normal">What</th>
+          <th scope="col" class="font-normal">Most urgent</th>
+          <th scope="col" class="font-normal">Now</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="alert in data" :key="alert.id" class="border-b border-rule">
+          <td class="figure py-1">{{ at(alert.openedAt) }}</td>
+          <td class="figure">{{ alert.position }}</td>
+          <td>
+            <RouterLink :to="{ name: 'desk', params: { id: alert.id } }">{{
+              kindWords(alert.kind)
+            }}</RouterLink>
+          </td>
+          <td>{{ urgencyWords(alert.urgency) }}</td>
+          <td>
+            {{ STATES[alert.state] }}<template v-if="alert.closedAt"> {{ at(alert.closedAt) }}</template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
