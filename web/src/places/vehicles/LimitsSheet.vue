@@ -42,7 +42,7 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
             <td class="figure text-right">{{ units.pressureNumber(axle.limits.targetKpa) }}</td>
             <td v-for="row in ROWS" :key="row.name" class="text-right">
               <span class="figure">{{ units.pressureNumber(axle.limits[KPA[row.name]]) }}</span>
-              <span class="text-quiet">
+              <span class="ml-2 text-quiet">
                 {{ row.sign }}{{ percent(axle.policy[row.name]) }}&nbsp;%{{
                   isOwn(axle, row.name) ? ', its own' : ''
                 }}</span

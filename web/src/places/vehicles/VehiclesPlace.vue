@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
 import { useElementBounding } from '@vueuse/core';
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import VehicleRow from './VehicleRow.vue';
-import { isChosen, lines, NO_CHOICE, type Choice } from './rows';
+import { isChosen, lines, NO_CHOICE, type Choice, type Line } from './rows';
 
 /** How is every vehicle, and which may leave? */
 const { data, isPending, error } = useVehicles();
@@ -31,13 +31,19 @@ const rows = computed(() => lines(found.value, isDeparture.value));
 
 /** Only what can be seen is drawn: a list may have thousands of lines. */
 const HEADING = 44;
-const ROW = 46;
+const ROW = 44;
+/** Twins stand two deep on either side of the spine. */
+const TWIN_ROW = 64;
+function sizeOf(line: Line | undefined): number {
+  if (!line || !('vehicle' in line)) return HEADING;
+  return line.vehicle.axles.some((axle) => axle.wheels === 'TWIN') ? TWIN_ROW : ROW;
+}
 const list = useTemplateRef('list');
 const { top } = useElementBounding(list);
 const virtualizer = useWindowVirtualizer(
   computed(() => ({
     count: rows.value.length,
-    estimateSize: (index: number) => ('vehicle' in (rows.value[index] ?? {}) ? ROW : HEADING),
+    estimateSize: (index: number) => sizeOf(rows.value[index]),
     overscan: 12,
     scrollMargin: Math.round(top.value + window.scrollY),
   })),
@@ -48,6 +54,8 @@ const drawn = computed(() =>
     return line ? [{ line, index: item.index, start: item.start, size: item.size }] : [];
   }),
 );
+// Another order has other sizes in the same places.
+watch(rows, () => virtualizer.value.measure());
 const offset = computed(() => virtualizer.value.options.scrollMargin);
 </script>
 

@@ -9,7 +9,8 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Locale;
 
-/** The load program: {@code capacity}, {@code steady}, {@code sensors}, {@code hour}. See docs/benchmarks.md. */
+/** The load program: {@code capacity}, {@code steady}, {@code sensors}, {@code page},
+ * {@code hour}. See docs/benchmarks.md. */
 public final class Load {
 
     private static final int CLIENTS = 4;
@@ -30,8 +31,9 @@ public final class Load {
                 }
             }
             case "steady" -> steady(seconds);
-            case "hour" -> hour(seconds);
-            default -> throw new IllegalArgumentException("say capacity, sensors, steady or hour, not " + what);
+            case "page" -> PageSpeed.measure();
+            case "hour" -> hour(arguments.length > 2 ? Integer.parseInt(arguments[2]) : 2_000, seconds);
+            default -> throw new IllegalArgumentException("say capacity, sensors, steady, page or hour, not " + what);
         }
     }
 
@@ -95,21 +97,31 @@ public final class Load {
         }
     }
 
-    /** An hour of it, and what the file is like afterwards. */
-    private static void hour(int seconds) throws Exception {
+    /** An hour's readings, and what the file is like afterwards and how quickly it is read. */
+    private static void hour(int perSecond, int seconds) throws Exception {
         try (ProductUnderLoad product = ProductUnderLoad.start()) {
             LoadFleet fleet = new LoadFleet(SENSORS);
             fleet.importInto(product);
             PageReader page = new PageReader(product, "/api/v1/vehicles", 10_000);
             page.start();
-            Senders senders = new Senders(product, fleet, CLIENTS, 50);
-            double took = senders.send(seconds, 2_000);
+            Senders senders = new Senders(product, fleet, CLIENTS, Math.max(50, perSecond / 40));
+            double took = senders.send(seconds, perSecond);
             page.interrupt();
             long live = Files.size(product.database());
             say(
                     "hour: %,.0f readings/s, %.0f s: %s, refused %d; Vehicles page: %s",
                     senders.accepted.get() / took, took, senders.latencies, senders.refused.get(), page.latencies);
             say("  resident %d MB, peak %d MB", product.residentMegabytes(), product.peakMegabytes());
+            for (String of :
+                    new String[] {"readings?limit=10000", "chart?hours=24", "chart?hours=504", "chart?hours=8760"}) {
+                Latencies read = new Latencies();
+                for (int i = 0; i < 20; i++) {
+                    long from = System.nanoTime();
+                    product.get("/api/v1/vehicles/" + String.format("VC-%05d", i * 50) + "/wheels/2LO/" + of);
+                    read.add(System.nanoTime() - from);
+                }
+                say("  a wheel's %s: %s", of, read);
+            }
             product.stop();
             long compacted = compacted(product.folder);
             say(

@@ -74,12 +74,25 @@ class AccessibleTest extends InBrowser {
         assertNothingFound(page, "alert");
         page.getByText("as a table").click();
         assertNothingFound(page, "alert with its table");
-        page.keyboard().press("c");
-        page.getByRole(AriaRole.DIALOG).waitFor();
-        assertNothingFound(page, "closing");
-        page.keyboard().press("Escape");
+        for (String key : List.of("c", "?", "/")) {
+            page.keyboard().press(key);
+            page.getByRole(AriaRole.DIALOG).waitFor();
+            assertNothingFound(page, "dialog of " + key);
+            page.keyboard().press("Escape");
+            page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+        }
 
-        for (String path : List.of("/vehicles", "/vehicles/GX-05", "/vehicles/TK-21", "/office")) {
+        page.navigate("/vehicles");
+        page.getByRole(AriaRole.ROW).nth(3).waitFor();
+        assertNothingFound(page, "vehicles");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Departure list"))
+                .click();
+        page.getByText("Not yet").waitFor();
+        assertNothingFound(page, "departure list");
+        page.navigate("/demo");
+        page.getByText("What was planted").waitFor();
+        assertNothingFound(page, "demo");
+        for (String path : List.of("/vehicles/GX-05", "/vehicles/GT-18", "/office")) {
             page.navigate(path);
             page.locator("table").first().waitFor();
             assertNothingFound(page, path);
@@ -107,6 +120,43 @@ class AccessibleTest extends InBrowser {
         page.keyboard().press("Escape");
         keys.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
 
+        // Put the first one aside that may be, write a note into another: no hand leaves the keyboard.
+        page.keyboard().press("f");
+        page.keyboard().type("GX-06");
+        page.keyboard().press("Tab");
+        page.locator("[data-alert]")
+                .filter(new Locator.FilterOptions().setHasText("over target"))
+                .waitFor();
+        page.getByText("Axle 1 right of GX-06").first().waitFor();
+        page.locator("[data-alert]")
+                .filter(new Locator.FilterOptions().setHasText("over target"))
+                .focus();
+        page.keyboard().press("Enter");
+        page.keyboard().press("h");
+        page.getByRole(AriaRole.DIALOG).waitFor();
+        page.keyboard().type("bled down cold tonight");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Enter");
+        page.getByText("put aside by quill").waitFor();
+        page.keyboard().press("n");
+        page.keyboard().type("the gauge at the gate says 990");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Enter");
+        page.getByText("the gauge at the gate says 990").last().waitFor();
+        assertThat(page.getByText("note by quill").count()).isEqualTo(1);
+
+        // The jump box leads anywhere.
+        page.keyboard().press("Escape");
+        page.locator("body").focus();
+        page.keyboard().press("Control+k");
+        page.getByRole(AriaRole.DIALOG).waitFor();
+        page.keyboard().type("gx-05 2lo");
+        page.getByRole(AriaRole.OPTION).first().waitFor();
+        page.keyboard().press("Enter");
+        page.waitForURL("**/vehicles/GX-05?wheel=2LO");
+
+        page.goBack();
         Locator chart = page.locator("div[role='img']");
         chart.focus();
         String before = page.locator("[aria-live='polite']").textContent();
@@ -133,5 +183,23 @@ class AccessibleTest extends InBrowser {
         }
 
         assertThat(gauges.allTextContents()).isNotEqualTo(before);
+    }
+
+    @Test
+    void aPlantedLeakIsOnTheDeskWithinAMinuteOrSo() {
+        Page page = newPage(product.address);
+        enterAs(page, "I. Marrable");
+        page.navigate("/demo");
+        page.getByLabel("To which vehicle?").selectOption("GX-08");
+        page.getByText("Plant a leak").last().click();
+        page.getByText("put right")
+                .or(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it right")))
+                .first()
+                .waitFor();
+
+        page.navigate("/desk");
+        page.locator("[data-alert]")
+                .filter(new Locator.FilterOptions().setHasText("GX-08"))
+                .waitFor(new Locator.WaitForOptions().setTimeout(90_000));
     }
 }

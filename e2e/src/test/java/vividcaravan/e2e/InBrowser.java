@@ -60,7 +60,12 @@ abstract class InBrowser {
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
             // That the server refused something is its answer, not a fault of the page.
-            if (message.type().equals("error") && !message.text().contains("responded with a status of 4")) {
+            // So is a server that is not there for a while.
+            boolean isAnswer = message.text().contains("responded with a status of 4")
+                    || message.text().contains("ERR_CONNECTION_REFUSED")
+                    || message.text().contains("ERR_INCOMPLETE_CHUNKED_ENCODING")
+                    || message.text().contains("ERR_CONNECTION_RESET");
+            if (message.type().equals("error") && !isAnswer) {
                 complaints.add(message.text());
             }
         });

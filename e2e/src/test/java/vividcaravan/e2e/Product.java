@@ -40,7 +40,8 @@ final class Product implements AutoCloseable {
     private final Path log;
 
     private Product(Path folder, Map<String, String> environment, List<String> before) {
-        int port = freePort();
+        int port =
+                environment.containsKey("SERVER_PORT") ? Integer.parseInt(environment.get("SERVER_PORT")) : freePort();
         address = "http://localhost:" + port;
         List<String> command = new ArrayList<>(before);
         command.addAll(List.of("java", "-Xmx512m", "-Dspring.aot.enabled=true"));
@@ -144,7 +145,7 @@ final class Product implements AutoCloseable {
         }
     }
 
-    private static int freePort() {
+    static int freePort() {
         try (ServerSocket socket = new ServerSocket(0)) {
             return socket.getLocalPort();
         } catch (IOException e) {

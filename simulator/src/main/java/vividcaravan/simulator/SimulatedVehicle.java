@@ -24,7 +24,7 @@ final class SimulatedVehicle {
     /** How much warmer a soft twin runs, °C. */
     private static final double SOFT_TWIN_C = 9;
     /** Warm tyres at the end of a service, °C above the air. */
-    private static final double FILLED_WARM_C = 46;
+    private static final double FILLED_WARM_C = 38;
     /** An automatic system looks this often, hours. */
     private static final double INFLATES_EVERY_HOURS = 2;
 

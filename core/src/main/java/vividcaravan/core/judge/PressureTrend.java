@@ -6,7 +6,7 @@ import java.util.Optional;
 /**
  * How a wheel's pressure at 20 °C falls, and when it would reach a limit if it went on like this: a straight line through
  * the readings by least squares, with twice its standard error as the range (some 95 in 100, for readings whose errors do
- * not hang together) [common practice].
+ * not hang together) [common practice], and a tenth of the rate at least.
  *
  * @param at time of the newest reading, epoch milliseconds
  * @param kpaAt20 the line's value then, kPa gauge at 20 °C
@@ -23,6 +23,9 @@ public record PressureTrend(
     private static final double ERRORS = 2;
     /** Slower than this is diffusion or the sensor's own drift, kPa an hour. */
     private static final double SLOWEST_FALL_KPA_PER_HOUR = 0.5;
+
+    /** A leak does not keep its rate: the range is never less than this share of it [our judgement]. */
+    private static final double LEAST_RANGE = 0.1;
 
     /** One reading: epoch milliseconds, and kPa gauge at 20 °C. */
     public record Sample(long at, double kpaAt20) {}
@@ -59,7 +62,7 @@ public record PressureTrend(
             double off = s.kpaAt20() - meanY - slope * ((s.at() - newest) / HOUR_MILLIS - meanX);
             squares += off * off;
         }
-        double error = ERRORS * Math.sqrt(squares / (n - 2) / sxx);
+        double error = Math.max(ERRORS * Math.sqrt(squares / (n - 2) / sxx), LEAST_RANGE * Math.abs(slope));
         boolean isFalling = slope + error < 0 && slope <= -SLOWEST_FALL_KPA_PER_HOUR;
         return isFalling
                 ? Optional.of(new PressureTrend(newest, meanY - slope * meanX, slope, slope - error, slope + error))

@@ -31,6 +31,9 @@ import vividcaravan.server.vehicles.VehicleInService;
 class JournalClosing {
 
     private static final long TURN_OVER_READINGS = 2_000_000;
+    /** With nothing else to do, sooner: what is in its place need not be taken up again at the next start. */
+    private static final long TURN_OVER_IDLE_READINGS = 100_000;
+
     /** After the full hour, so that most of its readings are in. */
     private static final long WAIT_MILLIS = 120_000;
 
@@ -86,11 +89,12 @@ class JournalClosing {
     /**
      * Does the next portion.
      *
+     * @param isIdle whether nothing waits to be written
      * @return whether there is more to do right away
      */
-    boolean tidy(StatelessSession session) {
+    boolean tidy(StatelessSession session, boolean isIdle) {
         if (!isClosing) {
-            boolean isDue = journal.readingsInCurrent() >= TURN_OVER_READINGS
+            boolean isDue = journal.readingsInCurrent() >= (isIdle ? TURN_OVER_IDLE_READINGS : TURN_OVER_READINGS)
                     || journal.readingsInCurrent() > 0 && hour() != turnedOverIn;
             if (isDue) {
                 inTransaction(session, journal::turnOver);

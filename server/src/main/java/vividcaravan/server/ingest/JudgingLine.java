@@ -218,7 +218,7 @@ class JudgingLine implements WriterState {
     }
 
     @Override
-    public boolean tidy(StatelessSession session) {
-        return closing.tidy(session) || !closing.isClosing() && history.tidy(session);
+    public boolean tidy(StatelessSession session, boolean isIdle) {
+        return closing.tidy(session, isIdle) || !closing.isClosing() && history.tidy(session);
     }
 }

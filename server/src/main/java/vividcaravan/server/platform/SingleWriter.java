@@ -218,7 +218,7 @@ public class SingleWriter implements SmartLifecycle {
         boolean hasMore = true;
         while (hasMore && !isBroken) {
             try (StatelessSession session = sessions.openStatelessSession()) {
-                hasMore = state.tidy(session) && isIdle && queue.isEmpty() && !isStopping;
+                hasMore = state.tidy(session, isIdle) && isIdle && queue.isEmpty() && !isStopping;
             }
         }
     }

@@ -14,7 +14,8 @@ public interface WriterState {
     /**
      * Called between groups: housekeeping in small portions.
      *
+     * @param isIdle whether nothing waits to be written
      * @return whether there is more to do right away
      */
-    boolean tidy(StatelessSession session);
+    boolean tidy(StatelessSession session, boolean isIdle);
 }

@@ -263,4 +263,80 @@ class AlertsContractTest {
         assertThat(only().get("state").asString()).isEqualTo("NEW");
         assertThat(only().get("urgency").asString()).isEqualTo("STOP_NOW");
     }
+
+    @Test
+    void canBePutAsideWithAReasonAndAnEndAndTheRecordSaysSo() {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+        String until =
+                Instant.now().plusSeconds(3_600).truncatedTo(ChronoUnit.SECONDS).toString();
+
+        Door.Answer answer = act(id, "shelve", "{\"reason\":\"workshop tonight\",\"until\":\"" + until + "\"}");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.json().get("item").get("state").asString()).isEqualTo("SHELVED");
+        assertThat(answer.json().get("shelvedUntil").asString()).isEqualTo(until);
+        assertThat(answer.json().get("record").get(1).get("note").asString()).isEqualTo("workshop tonight");
+        assertThat(listed("")).containsExactly(id);
+
+        // More urgent: it comes out of its shelf.
+        steady(truck.left(), 4, 4, 600);
+        assertThat(only().get("state").asString()).isEqualTo("NEW");
+        assertThat(only().get("urgency").asString()).isEqualTo("STOP_NOW");
+        assertThat(act(id, "shelve", "{\"reason\":\"later\",\"until\":\"" + until + "\"}")
+                        .status())
+                .isEqualTo(409);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "{\"reason\":\"later\"}",
+                "{\"reason\":\"later\",\"until\":\"2020-01-01T00:00:00Z\"}",
+                "{\"reason\":\"later\",\"until\":\"2999-01-01T00:00:00Z\"}",
+                "{\"until\":\"2999-01-01T00:00:00Z\"}",
+                "{\"reason\":\" \",\"until\":\"2999-01-01T00:00:00Z\"}",
+                "{\"until\":\"tomorrow\"}"
+            })
+    void puttingAsideWithoutAReasonOrASensibleEndIsRefused(String body) {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+
+        assertThat(act(id, "shelve", body).status()).isIn(400, 409);
+        assertThat(only().get("state").asString()).isEqualTo("NEW");
+    }
+
+    @Test
+    void isTakenInHandAndNotesStandInItsRecord() {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+
+        assertThat(act(id, "take-in-hand", "{\"note\":\"fitter is on his way\"}")
+                        .status())
+                .isEqualTo(200);
+        Door.Answer noted = act(id, "notes", "{\"note\":\"a nail\"}");
+
+        assertThat(only().get("state").asString()).isEqualTo("IN_HAND");
+        assertThat(noted.json().get("record").valueStream().map(e -> e.get("change")
+                        .asString()))
+                .containsExactly("OPENED", "TAKEN_IN_HAND", "NOTED");
+        assertThat(act(id, "notes", "{\"note\":\"\"}").status()).isEqualTo(409);
+        assertThat(act(id, "notes", "{\"note\":\"" + "x".repeat(1_001) + "\"}").status())
+                .isEqualTo(400);
+    }
+
+    @Test
+    void theDepartureListSaysWhoMayLeaveAndWhyNot() {
+        steady(truck.right(), 0, 4, 800);
+        steady(truck.left(), 0, 4, 700);
+
+        JsonNode departure = door.get("/api/v1/vehicles/" + truck.ref()).json().get("departure");
+        assertThat(departure.get("verdict").asString()).isEqualTo("NOT_YET");
+        assertThat(departure.get("reasons").get(0).asString()).isEqualTo("1L under-inflated");
+
+        steady(truck.left(), 4, 30, 800);
+        JsonNode after = door.get("/api/v1/vehicles/" + truck.ref()).json().get("departure");
+        // Its right wheel has said nothing for half an hour while the left one reports.
+        assertThat(after.get("verdict").asString()).isIn("LOOK_FIRST", "MAY_LEAVE");
+    }
 }

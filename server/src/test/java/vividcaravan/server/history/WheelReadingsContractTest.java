@@ -155,4 +155,48 @@ class WheelReadingsContractTest {
                         .status())
                 .isEqualTo(400);
     }
+
+    @Test
+    void aLongChartIsMadeOfMeans() {
+        JsonNode chart = door.get("/api/v1/vehicles/" + truck.ref() + "/wheels/1L/chart?hours=504")
+                .json();
+
+        assertThat(chart.get("points").size()).isEqualTo(3);
+        assertThat(chart.get("points").get(0).get("pressureKpa").asDouble()).isEqualTo(829.5);
+        assertThat(chart.get("points").get(0).get("at").asString())
+                .isEqualTo(begin.plusSeconds(1_800).toString());
+    }
+
+    @Test
+    void aFallingPressureHasAnOutlookAndASteadyOneHasNone() {
+        Door.Truck other = door.newTruck();
+        Instant start = Instant.now().minus(Duration.ofHours(2)).truncatedTo(ChronoUnit.SECONDS);
+        List<String> readings = new ArrayList<>();
+        for (int minute = 0; minute < 120; minute++) {
+            Instant at = start.plusSeconds(minute * 60L);
+            readings.add(reading(other.left(), at, 790 - minute * 0.2, 20));
+            readings.add(reading(other.right(), at, 790 + minute % 2, 20));
+        }
+        door.readings(array(readings));
+
+        JsonNode falling = door.get("/api/v1/vehicles/" + other.ref() + "/wheels/1L/chart?hours=12")
+                .json()
+                .get("forecast");
+
+        assertThat(falling.get("kpaPerHour").asDouble()).isEqualTo(-12);
+        assertThat(falling.get("criticalKpa").asDouble()).isEqualTo(640);
+        // From 790 kPa at 12 kPa an hour: 12.5 h after the start.
+        assertThat(Duration.between(
+                                start.plus(Duration.ofMinutes(750)),
+                                Instant.parse(falling.get("criticalAt").asString()))
+                        .abs())
+                .isLessThan(Duration.ofMinutes(2));
+        assertThat(falling.get("earliestAt").asString())
+                .isLessThan(falling.get("criticalAt").asString());
+        assertThat(door.get("/api/v1/vehicles/" + other.ref() + "/wheels/1R/chart?hours=12")
+                        .json()
+                        .get("forecast")
+                        .isNull())
+                .isTrue();
+    }
 }
