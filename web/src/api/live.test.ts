@@ -33,6 +33,7 @@ describe('listening', () => {
   const onAlerts = vi.fn<(alerts: AlertItem[]) => void>();
   const onWheels = vi.fn<(wheels: WheelEvent[]) => void>();
   const onOpen = vi.fn<() => void>();
+  const onRefused = vi.fn<() => void>();
   let stop: () => void;
   const source = () => FakeEventSource.all.at(-1) as FakeEventSource;
 
@@ -40,8 +41,8 @@ describe('listening', () => {
     vi.useFakeTimers();
     vi.stubGlobal('EventSource', FakeEventSource);
     FakeEventSource.all = [];
-    [onAlerts, onWheels, onOpen].forEach((spy) => spy.mockReset());
-    stop = listen({ onAlerts, onWheels, onOpen });
+    [onAlerts, onWheels, onOpen, onRefused].forEach((spy) => spy.mockReset());
+    stop = listen({ onAlerts, onWheels, onOpen, onRefused });
   });
 
   afterEach(() => {
@@ -81,10 +82,14 @@ describe('listening', () => {
     expect(onOpen).toHaveBeenCalledTimes(2);
   });
 
-  it('opens another stream where the browser gave up', () => {
+  it('opens another stream where the browser gave up, and asks whether the session is over', () => {
+    source().dispatchEvent(new Event('error'));
+    expect(onRefused).not.toHaveBeenCalled();
+
     source().readyState = FakeEventSource.CLOSED;
     source().dispatchEvent(new Event('error'));
     expect(FakeEventSource.all).toHaveLength(1);
+    expect(onRefused).toHaveBeenCalledTimes(1);
 
     vi.advanceTimersByTime(3_000);
 

@@ -12,6 +12,8 @@ export interface LiveHandlers {
   onWheels: (wheels: WheelEvent[]) => void;
   /** The stream is open, for the first time or again: what happened before has to be asked for. */
   onOpen: () => void;
+  /** The server is there and refuses the stream: the session may be over. */
+  onRefused: () => void;
 }
 
 const GATHER_MILLIS = 250;
@@ -57,6 +59,7 @@ export function listen(handlers: LiveHandlers): () => void {
       }
       // The browser retries a broken stream by itself, but gives up when it was refused.
       if (source?.readyState === EventSource.CLOSED) {
+        handlers.onRefused();
         retry = setTimeout(open, RETRY_MILLIS);
       }
     });

@@ -131,9 +131,9 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
             :style="{ top: `${start - offset}px`, height: `${size}px` }"
           >
             <VehicleRow v-if="'vehicle' in line" :vehicle="line.vehicle" :is-departure="isDeparture" />
-            <h2 v-else role="rowheader" class="flex items-end gap-3 pt-4">
+            <div v-else role="rowheader" class="flex items-end gap-3 pt-4 font-semibold">
               {{ line.heading }} <span class="figure font-normal text-quiet">{{ line.count }}</span>
-            </h2>
+            </div>
           </div>
         </template>
       </div>

@@ -31,7 +31,7 @@ class AccessibleTest extends InBrowser {
     @BeforeAll
     void startDemo() {
         product = Product.start(folder, Map.of("VIVID_DEMO", "true", "VIVID_API_TOKEN", Product.TOKEN));
-        product.waitForLog("past is in place");
+        product.waitForLog("from now on it lives");
     }
 
     @AfterAll
@@ -139,7 +139,9 @@ class AccessibleTest extends InBrowser {
         page.keyboard().press("Tab");
         page.keyboard().press("Enter");
         page.getByText("put aside by quill").waitFor();
+        page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
         page.keyboard().press("n");
+        page.locator("textarea:focus").waitFor();
         page.keyboard().type("the gauge at the gate says 990");
         page.keyboard().press("Tab");
         page.keyboard().press("Enter");

@@ -64,7 +64,9 @@ abstract class InBrowser {
             boolean isAnswer = message.text().contains("responded with a status of 4")
                     || message.text().contains("ERR_CONNECTION_REFUSED")
                     || message.text().contains("ERR_INCOMPLETE_CHUNKED_ENCODING")
-                    || message.text().contains("ERR_CONNECTION_RESET");
+                    || message.text().contains("ERR_CONNECTION_RESET")
+                    || message.text().contains("ERR_NETWORK_CHANGED")
+                    || message.text().contains("ERR_INTERNET_DISCONNECTED");
             if (message.type().equals("error") && !isAnswer) {
                 complaints.add(message.text());
             }

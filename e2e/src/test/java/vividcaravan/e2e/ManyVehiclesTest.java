@@ -122,15 +122,36 @@ class ManyVehiclesTest extends InBrowser {
         assertThat(page.getByText("live", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
 
-        product.kill();
+        page.context().setOffline(true);
         assertThat(page.getByText("The connection is lost")).isVisible();
         assertThat(page.getByText("it comes back by itself")).isVisible();
-        product = start();
+        page.context().setOffline(false);
 
         assertThat(page.getByText("The connection is lost")).isHidden();
         flatten(7);
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))
                         .filter(new Locator.FilterOptions().setHasText("VC-00007")))
+                .isVisible();
+    }
+
+    @Test
+    void afterARestartOfTheServerThePageAsksToSignInAgainAndGoesOnWhereItWas() {
+        Page page = signedIn();
+        page.navigate("/vehicles/VC-00042");
+        assertThat(page.getByText("live", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+
+        product.kill();
+        assertThat(page.getByText("The connection is lost")).isVisible();
+        product = start();
+
+        page.waitForURL("**/sign-in?then=/vehicles/VC-00042");
+        page.getByLabel("User name").fill("wren");
+        page.getByLabel("Password").fill("four words in a row");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
+                .click();
+        page.waitForURL("**/vehicles/VC-00042");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("VC-00042")))
                 .isVisible();
     }
 }
