@@ -95,4 +95,37 @@ describe('listening', () => {
 
     expect(FakeEventSource.all).toHaveLength(2);
   });
+
+  it('says so at once when the device is offline, and opens again when it is not', () => {
+    source().dispatchEvent(new Event('open'));
+
+    window.dispatchEvent(new Event('offline'));
+    expect(connection.value.state).toBe('lost');
+    expect(source().readyState).toBe(FakeEventSource.CLOSED);
+
+    window.dispatchEvent(new Event('online'));
+    source().dispatchEvent(new Event('open'));
+    expect(FakeEventSource.all).toHaveLength(2);
+    expect(connection.value.state).toBe('live');
+  });
+
+  it('asks when it has heard nothing for long, since a dead line looks like a quiet fleet', async () => {
+    const ask = vi.fn<() => Promise<Response>>().mockResolvedValue(new Response());
+    vi.stubGlobal('fetch', ask);
+    source().dispatchEvent(new Event('open'));
+
+    await vi.advanceTimersByTimeAsync(29_000);
+    expect(ask).not.toHaveBeenCalled();
+    source().say('wheel', { vehicle: 'A', position: '1L', pressureKpa: 800 });
+    await vi.advanceTimersByTimeAsync(29_000);
+    expect(ask).not.toHaveBeenCalled();
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(ask).toHaveBeenCalledTimes(1);
+    expect(connection.value.state).toBe('live');
+
+    ask.mockRejectedValue(new TypeError('no network'));
+    await vi.advanceTimersByTimeAsync(31_000);
+    expect(connection.value.state).toBe('lost');
+    expect(FakeEventSource.all).toHaveLength(2);
+  });
 });

@@ -18,6 +18,8 @@ export interface LiveHandlers {
 
 const GATHER_MILLIS = 250;
 const RETRY_MILLIS = 3_000;
+const QUIET_MILLIS = 30_000;
+const ANSWER_MILLIS = 10_000;
 
 export const connection = shallowRef<Connection>({ state: 'connecting' });
 
@@ -30,6 +32,7 @@ export const connection = shallowRef<Connection>({ state: 'connecting' });
 export function listen(handlers: LiveHandlers): () => void {
   let source: EventSource | undefined;
   let retry: ReturnType<typeof setTimeout> | undefined;
+  let quiet: ReturnType<typeof setTimeout> | undefined;
   let gathering: ReturnType<typeof setTimeout> | undefined;
   let alerts = new Map<string, AlertItem>();
   let wheels = new Map<string, WheelEvent>();
@@ -47,16 +50,44 @@ export function listen(handlers: LiveHandlers): () => void {
     gathering ??= setTimeout(handOver, GATHER_MILLIS);
   }
 
+  function lose(): void {
+    if (connection.value.state !== 'lost') {
+      connection.value = { state: 'lost', since: new Date() };
+    }
+  }
+
+  /** A line that died without a word looks like a quiet fleet, so whoever hears nothing for a while asks. */
+  function hear(): void {
+    clearTimeout(quiet);
+    quiet = setTimeout(() => {
+      fetch('/api/v1/session', { signal: AbortSignal.timeout(ANSWER_MILLIS) }).then(hear, () => {
+        lose();
+        open();
+      });
+    }, QUIET_MILLIS);
+  }
+
+  function close(): void {
+    source?.close();
+    clearTimeout(retry);
+    clearTimeout(quiet);
+  }
+
+  function goOffline(): void {
+    close();
+    lose();
+  }
+
   function open(): void {
+    close();
+    hear();
     source = new EventSource('/api/v1/live');
     source.addEventListener('open', () => {
       connection.value = { state: 'live' };
       handlers.onOpen();
     });
     source.addEventListener('error', () => {
-      if (connection.value.state !== 'lost') {
-        connection.value = { state: 'lost', since: new Date() };
-      }
+      lose();
       // The browser retries a broken stream by itself, but gives up when it was refused.
       if (source?.readyState === EventSource.CLOSED) {
         handlers.onRefused();
@@ -66,19 +97,24 @@ export function listen(handlers: LiveHandlers): () => void {
     source.addEventListener('alert', (event) => {
       const alert = JSON.parse((event as MessageEvent<string>).data) as AlertItem;
       alerts.set(alert.id, alert);
+      hear();
       gather();
     });
     source.addEventListener('wheel', (event) => {
       const wheel = JSON.parse((event as MessageEvent<string>).data) as WheelEvent;
       wheels.set(`${wheel.vehicle} ${wheel.position}`, wheel);
+      hear();
       gather();
     });
   }
 
+  window.addEventListener('offline', goOffline);
+  window.addEventListener('online', open);
   open();
   return () => {
-    source?.close();
-    clearTimeout(retry);
+    window.removeEventListener('offline', goOffline);
+    window.removeEventListener('online', open);
+    close();
     clearTimeout(gathering);
     connection.value = { state: 'connecting' };
   };

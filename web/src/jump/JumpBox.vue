@@ -80,11 +80,11 @@ async function go(target: Target | null): Promise<void> {
   <Dialog :open="isOpen" class="fixed inset-0 z-20" @close="isOpen = false">
     <div class="fixed inset-0 bg-ink opacity-40" aria-hidden="true"></div>
     <div class="fixed inset-0 flex items-start justify-center p-4 pt-[10vh]">
-      <DialogPanel class="w-full max-w-xl rounded border border-ink bg-raised text-ink">
+      <DialogPanel class="w-full max-w-2xl rounded border border-ink bg-raised text-ink">
         <DialogTitle class="spoken">Go to</DialogTitle>
         <Combobox :model-value="null" @update:model-value="go">
           <ComboboxInput
-            class="w-full border-b border-rule bg-raised px-4 py-3 text-base text-ink"
+            class="w-full rounded-t border-b border-rule bg-raised px-4 py-3 -outline-offset-2 text-base text-ink"
             placeholder="Vehicle, wheel, sensor code, alert or command"
             aria-label="Vehicle, wheel, sensor code, alert or command"
             autocomplete="off"
@@ -99,7 +99,7 @@ async function go(target: Target | null): Promise<void> {
               as="template"
             >
               <li
-                class="grid cursor-pointer grid-cols-[4.5em_9em_1fr] gap-2 px-4 py-1.5"
+                class="grid cursor-pointer grid-cols-[4em_9em_1fr] sm:grid-cols-[4.5em_13em_1fr] gap-2 px-4 py-1.5"
                 :class="{ 'bg-rule': active }"
               >
                 <span :class="active ? 'text-ink' : 'text-quiet'">{{ KINDS[target.kind] }}</span>

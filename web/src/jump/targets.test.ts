@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { VehicleGlance } from '@/api/fleet';
-import { find, vehicleTargets } from './targets';
+import type { AlertItem } from '@/api/live';
+import { alertTargets, find, vehicleTargets } from './targets';
 
 const vehicle = (ref: string, ...codes: string[]): VehicleGlance => ({
   ref,
@@ -29,6 +30,13 @@ describe('the jump box', () => {
 
   it('finds by plate and depot', () => {
     expect(titles('orl')).toEqual(['BV-03', 'GX-05']);
+  });
+
+  it('puts what was typed exactly before what begins with it', () => {
+    const alert = { id: '7', kind: 'HOT_TYRE', vehicle: 'BV-03', position: '1L', summary: '' } as AlertItem;
+    const all = [...alertTargets([alert]), ...targets];
+    expect(find(all, 'BV-03 1l').map((target) => target.kind)).toEqual(['wheel', 'alert']);
+    expect(find(all, 'bv-03 h').map((target) => target.kind)).toEqual(['alert']);
   });
 
   it('leads from a wheel to its vehicle, with the wheel chosen', () => {

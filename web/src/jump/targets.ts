@@ -49,15 +49,22 @@ export function alertTargets(alerts: AlertItem[]): Target[] {
   }));
 }
 
-/** The targets in which every word that was typed begins a word; vehicles before their wheels. */
+/** The targets in which every word that was typed begins a word; first what was typed exactly, vehicles before wheels. */
 export function find(targets: Target[], typed: string): Target[] {
   const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
   if (!words.length) return targets.filter((target) => target.kind === 'command').slice(0, MOST);
-  const found: Target[] = [];
+  const name = words.join(' ');
+  const exact: Target[] = [];
+  const others: Target[] = [];
   for (const target of targets) {
     const own = ` ${target.text}`;
-    if (words.every((word) => own.includes(` ${word}`) || own.includes(`-${word}`))) found.push(target);
-    if (found.length >= MOST) break;
+    if (target.title.toLowerCase() === name) exact.push(target);
+    else if (
+      others.length < MOST &&
+      words.every((word) => own.includes(` ${word}`) || own.includes(`-${word}`))
+    ) {
+      others.push(target);
+    }
   }
-  return found;
+  return [...exact, ...others].slice(0, MOST);
 }

@@ -89,9 +89,12 @@ function axis(): uPlot.Axis {
   };
 }
 
+/** Half the width of a time label; one that would be cut off at the edge is better left out. */
+const LABEL_HALF = 18;
 const two = (value: number) => String(value).padStart(2, '0');
-function timeLabels(_: uPlot, splits: number[]): string[] {
+function timeLabels(u: uPlot, splits: number[]): string[] {
   return splits.map((second) => {
+    if (u.valToPos(second, 'x') > u.over.clientWidth - LABEL_HALF) return '';
     const time = new Date(second * 1000);
     return time.getHours() + time.getMinutes() === 0
       ? time.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })

@@ -6,6 +6,7 @@ import { useVehicle, useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { useClock } from '@/shared/time';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
 /** Lets something happen in the demo, to see what the product makes of it. */
 const { demo, plant, end } = useDemo();
@@ -108,7 +109,7 @@ const words = (own: IncidentKind) => KINDS.find((one) => one.kind === own)?.word
           <p>
             To which wheel? <span class="figure font-medium">{{ place }}</span>
           </p>
-          <div class="overflow-x-auto">
+          <SidewaysScroll label="The vehicle’s axles">
             <AxleStrip
               :vehicle="vehicle"
               size="page"
@@ -116,7 +117,7 @@ const words = (own: IncidentKind) => KINDS.find((one) => one.kind === own)?.word
               :chosen="place ?? undefined"
               @choose="position = $event"
             />
-          </div>
+          </SidewaysScroll>
         </div>
         <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
         <div>

@@ -28,7 +28,7 @@ const isFresh = (item: AlertItem) => item.state === 'NEW' || item.state === 'ACK
         class="button"
         @click="emit('shelve')"
       >
-        Hold <kbd class="key ml-1">H</kbd>
+        Put aside <kbd class="key ml-1">H</kbd>
       </button>
       <button type="button" class="button" @click="emit('close')">Close <kbd class="key ml-1">C</kbd></button>
     </div>

@@ -14,6 +14,7 @@ import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
 import WheelFigures from './WheelFigures.vue';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
 /** One alert: what happens, the evidence, what to do. */
 const props = defineProps<{
@@ -44,7 +45,8 @@ const { data: chart } = useChart(() =>
 );
 
 const notes = useTemplateRef('notes');
-defineExpose({ focusNote: () => notes.value?.focus() });
+const heading = useTemplateRef('heading');
+defineExpose({ focusNote: () => notes.value?.focus(), focusHeading: () => heading.value?.focus() });
 
 /** Where it goes from here, if it goes on like this. */
 const outlook = computed(() => {
@@ -92,7 +94,9 @@ const STATES: Record<string, string> = {
           }}<template v-if="detail.shelvedUntil"> until {{ at(detail.shelvedUntil) }}</template>
         </span>
       </p>
-      <h2 class="mt-1 text-[21px] leading-tight text-balance">{{ item.summary }}</h2>
+      <h2 ref="heading" tabindex="-1" class="mt-1 text-[21px] leading-tight text-balance">
+        {{ item.summary }}
+      </h2>
       <p v-if="outlook" class="mt-1 max-w-2xl font-medium sm:text-[15px]">{{ outlook }}</p>
       <p class="mt-1.5 max-w-2xl sm:text-[15px]">{{ item.advice }}</p>
 
@@ -114,9 +118,9 @@ const STATES: Record<string, string> = {
             vehicle.ref
           }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
         </p>
-        <div class="overflow-x-auto">
+        <SidewaysScroll label="The vehicle’s axles">
           <AxleStrip :vehicle="vehicle" size="page" :chosen="item.position ?? undefined" />
-        </div>
+        </SidewaysScroll>
       </template>
 
       <EvidenceChart

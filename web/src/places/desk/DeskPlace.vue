@@ -51,6 +51,15 @@ const isShowingKeys = ref(false);
 const trouble = ref('');
 watch(shownId, () => (trouble.value = ''));
 
+/** A dialog gives the focus back; where the row it came from has left the queue, it would land in some field. */
+watch([isClosing, isShelving], (areOpen) => {
+  if (areOpen.some(Boolean)) return;
+  setTimeout(() => {
+    const isAtHome = document.activeElement?.matches('button, [data-alert]');
+    if (!isAtHome) pane.value?.focusHeading();
+  });
+});
+
 async function attempt(work: () => Promise<void>): Promise<void> {
   if (!mayHandleAlerts.value) return;
   try {

@@ -2,6 +2,7 @@
 import type { VehicleItem } from '@/api/fleet';
 import { roleWords } from '@/shared/position';
 import { useUnits } from '@/shared/units';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
 /** What each axle is held to, and where that comes from. */
 defineProps<{ vehicle: VehicleItem }>();
@@ -21,7 +22,7 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
 <template>
   <section>
     <h2 class="mb-1 text-base">Limits, and where they come from</h2>
-    <div class="overflow-x-auto">
+    <SidewaysScroll label="Limits">
       <table class="w-full max-w-4xl whitespace-nowrap [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
@@ -65,7 +66,7 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
           </tr>
         </tbody>
       </table>
-    </div>
+    </SidewaysScroll>
     <p class="mt-1.5 max-w-3xl text-quiet">
       What is not an axle’s own comes from the fleet’s policy. The targets are those that were brought in for
       this vehicle; the placard and the tyre maker’s table go first.

@@ -12,6 +12,7 @@ import UrgencyMark from '@/shared/UrgencyMark.vue';
 import LimitsSheet from './LimitsSheet.vue';
 import VehicleAlerts from './VehicleAlerts.vue';
 import WheelSheet from './WheelSheet.vue';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
 /** Everything about one vehicle. */
 const props = defineProps<{ vehicleRef: string }>();
@@ -107,9 +108,9 @@ const { data: chart } = useChart(() =>
     <p class="mt-4 mb-1 text-quiet">
       Front at the left, left wheels above, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
     </p>
-    <div class="overflow-x-auto">
+    <SidewaysScroll label="The vehicle’s axles">
       <AxleStrip :vehicle="vehicle" size="page" is-interactive :chosen="chosen" @choose="picked = $event" />
-    </div>
+    </SidewaysScroll>
 
     <div class="mt-4 grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,39rem)_1fr]">
       <section class="min-w-0">

@@ -5,6 +5,7 @@ import { conditionWords } from '@/shared/strip';
 import { useClock } from '@/shared/time';
 import { deviationWords, useUnits } from '@/shared/units';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
 /** Every wheel with its figures now, and how old they are. */
 const props = defineProps<{ vehicle: VehicleItem; chosen: string | undefined }>();
@@ -16,7 +17,7 @@ const target = (position: string) => props.vehicle.axles[place(position).axle - 
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <SidewaysScroll label="Wheel sheet">
     <table class="w-full text-[14px] whitespace-nowrap [&_td]:pr-2 [&_th]:pr-2">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
@@ -77,5 +78,5 @@ const target = (position: string) => props.vehicle.axles[place(position).axle - 
         </tr>
       </tbody>
     </table>
-  </div>
+  </SidewaysScroll>
 </template>

@@ -127,11 +127,11 @@ class AccessibleTest extends InBrowser {
         page.locator("[data-alert]")
                 .filter(new Locator.FilterOptions().setHasText("over target"))
                 .waitFor();
-        page.getByText("Axle 1 right of GX-06").first().waitFor();
         page.locator("[data-alert]")
                 .filter(new Locator.FilterOptions().setHasText("over target"))
                 .focus();
         page.keyboard().press("Enter");
+        page.getByText("Axle 1 right of GX-06").first().waitFor();
         page.keyboard().press("h");
         page.getByRole(AriaRole.DIALOG).waitFor();
         page.keyboard().type("bled down cold tonight");
@@ -140,6 +140,7 @@ class AccessibleTest extends InBrowser {
         page.keyboard().press("Enter");
         page.getByText("put aside by quill").waitFor();
         page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+        page.locator("h2:focus").waitFor();
         page.keyboard().press("n");
         page.locator("textarea:focus").waitFor();
         page.keyboard().type("the gauge at the gate says 990");
@@ -193,9 +194,9 @@ class AccessibleTest extends InBrowser {
         enterAs(page, "I. Marrable");
         page.navigate("/demo");
         page.getByLabel("To which vehicle?").selectOption("GX-08");
-        page.getByText("Plant a leak").last().click();
-        page.getByText("put right")
-                .or(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it right")))
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Plant a leak"))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it right"))
                 .first()
                 .waitFor();
 

@@ -62,11 +62,7 @@ abstract class InBrowser {
             // That the server refused something is its answer, not a fault of the page.
             // So is a server that is not there for a while.
             boolean isAnswer = message.text().contains("responded with a status of 4")
-                    || message.text().contains("ERR_CONNECTION_REFUSED")
-                    || message.text().contains("ERR_INCOMPLETE_CHUNKED_ENCODING")
-                    || message.text().contains("ERR_CONNECTION_RESET")
-                    || message.text().contains("ERR_NETWORK_CHANGED")
-                    || message.text().contains("ERR_INTERNET_DISCONNECTED");
+                    || message.text().contains("net::ERR_") && !message.text().contains("BLOCKED");
             if (message.type().equals("error") && !isAnswer) {
                 complaints.add(message.text());
             }
