@@ -79,6 +79,7 @@ public final class LiveSimulation implements Runnable {
         Instant now = clock.instant();
         Instant first = resumeFrom.isAfter(now.minus(LONGEST_PAST)) ? resumeFrom : now.minus(LONGEST_PAST);
         Instant denseFrom = now.minus(SimulatedFleet.DENSE);
+        fleet.resume(first, denseFrom, incidents);
         Map<String, Long> lastOf = new HashMap<>();
         long sent = 0;
         int said = 0;

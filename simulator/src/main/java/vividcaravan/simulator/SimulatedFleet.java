@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.function.Consumer;
 
 /**
- * The whole scenario, moved on in fixed steps from a fixed beginning: the same beginning gives the same readings, so after
- * a restart it is simply run again to where it was. The older part of the history is thinned: longer steps, and a reading
- * every quarter of an hour instead of every minute.
+ * The whole scenario, moved on in fixed steps from a fixed beginning: the same beginning gives the same readings. After a
+ * restart it is run again to where it was, most of the way in long steps: what went out of the tyres is the same. The older
+ * part of the history is thinned: longer steps, and a reading every quarter of an hour instead of every minute.
  */
 public final class SimulatedFleet {
 
@@ -23,10 +23,13 @@ public final class SimulatedFleet {
     private static final long EVERY_MILLIS = 60_000;
     private static final long THIN_STEP_MILLIS = 60_000;
     private static final long THIN_EVERY_MILLIS = 900_000;
+    private static final long SKIP_STEP_MILLIS = 600_000;
+    /** After long steps tyres need some hours to forget what these got wrong of their warmth. */
+    private static final long SETTLING_MILLIS = 6 * 3_600_000L;
 
     private final List<SimulatedVehicle> vehicles = new ArrayList<>();
     private final long anchor;
-    private final long denseFrom;
+    private long denseFrom;
     private long now;
 
     /**
@@ -47,6 +50,19 @@ public final class SimulatedFleet {
         }
     }
 
+    /**
+     * Goes on where an earlier run ended: lets time pass up to {@code from} without a reading.
+     *
+     * @param rested since when what was missed is to be as dense as life; before, it is thinned
+     */
+    void resume(Instant from, Instant rested, List<Incident> incidents) {
+        denseFrom = Math.max(denseFrom, Math.floorDiv(rested.toEpochMilli(), THIN_STEP_MILLIS) * THIN_STEP_MILLIS);
+        while (now + SKIP_STEP_MILLIS <= from.toEpochMilli() - SETTLING_MILLIS) {
+            step(now + SKIP_STEP_MILLIS, SKIP_STEP_MILLIS, incidents, reading -> {});
+        }
+        passUntil(from, incidents, reading -> {});
+    }
+
     /** Lets time pass up to {@code until}, in whole steps; readings come out in the order of their steps. */
     public void passUntil(Instant until, Consumer<SimulatedReading> receiver) {
         passUntil(until, List.of(), receiver);
@@ -60,13 +76,17 @@ public final class SimulatedFleet {
             if (to > until.toEpochMilli()) {
                 return;
             }
-            long from = now;
-            now = to;
-            for (Incident incident : incidents) {
-                incident.startAndEnd(from, this::vehicle, anchor);
-            }
-            vehicles.forEach(vehicle -> vehicle.pass(from, to, isThin ? THIN_EVERY_MILLIS : EVERY_MILLIS, receiver));
+            step(to, isThin ? THIN_EVERY_MILLIS : EVERY_MILLIS, incidents, receiver);
         }
+    }
+
+    private void step(long to, long everyMillis, List<Incident> incidents, Consumer<SimulatedReading> receiver) {
+        long from = now;
+        now = to;
+        for (Incident incident : incidents) {
+            incident.startAndEnd(from, this::vehicle, anchor);
+        }
+        vehicles.forEach(vehicle -> vehicle.pass(from, to, everyMillis, receiver));
     }
 
     private SimulatedVehicle vehicle(String ref) {

@@ -37,6 +37,9 @@ final class SimulatedVehicle {
         final List<Fault> running = new ArrayList<>();
     }
 
+    /** What a step is like for every wheel of the vehicle. */
+    private record Hour(double airC, boolean isMoving, int ofDay) {}
+
     private final VehiclePlan plan;
     private final long anchor;
     private final double altitudeM;
@@ -124,14 +127,14 @@ final class SimulatedVehicle {
         List<Fault> active =
                 faults.stream().filter(fault -> fault.isActive(sinceAnchor)).toList();
         Consumer<SimulatedReading> heard = heardThrough(active, receiver);
-        double air = Weather.celsius(from, altitudeM);
-        boolean isMoving = isMoving(from, active);
+        ZonedDateTime local = Instant.ofEpochMilli(from).atZone(ZONE);
+        Hour hour = new Hour(Weather.celsius(from, altitudeM), isMoving(from, local, active), local.getHour());
         for (Wheel wheel : wheels.values()) {
-            pass(wheel, from, to, everyMillis, air, isMoving, active, heard);
+            pass(wheel, from, to, everyMillis, hour, active, heard);
         }
     }
 
-    private boolean isMoving(long at, List<Fault> active) {
+    private boolean isMoving(long at, ZonedDateTime local, List<Fault> active) {
         if (active.stream().anyMatch(fault -> fault.kind() == Fault.Kind.AIR_LINE)) {
             return false;
         }
@@ -139,7 +142,6 @@ final class SimulatedVehicle {
         if (active.stream().anyMatch(fault -> !plan.faults().contains(fault))) {
             return true;
         }
-        ZonedDateTime local = Instant.ofEpochMilli(at).atZone(ZONE);
         double hour = local.getHour() + local.getMinute() / MINUTE_SECONDS;
         return plan.duty().isMoving(at - anchor, hour, local.getDayOfWeek().getValue());
     }
@@ -161,15 +163,14 @@ final class SimulatedVehicle {
             long from,
             long to,
             long everyMillis,
-            double air,
-            boolean isMoving,
+            Hour hour,
             List<Fault> active,
             Consumer<SimulatedReading> heard) {
         double seconds = (to - from) / 1000.0;
-        Effects effects = effects(wheel, active, from, seconds, air);
-        boolean isTurning = isMoving && !wheel.position.isSpare();
-        wheel.tyre.pass(seconds, isTurning, air, effects.heatC);
-        wheel.tyre.heat(seconds, isTurning, air + effects.quickHeatC, effects.quickHeatC > 0);
+        Effects effects = effects(wheel, active, from, seconds, hour.airC());
+        boolean isTurning = hour.isMoving() && !wheel.position.isSpare();
+        wheel.tyre.pass(seconds, isTurning, hour.airC(), effects.heatC);
+        wheel.tyre.heat(seconds, isTurning, hour.airC() + effects.quickHeatC, effects.quickHeatC > 0);
         if (!effects.isQuiet) {
             // A spare is shaken awake with the vehicle, whether or not it turns.
             wheel.sensor.pass(
@@ -177,11 +178,11 @@ final class SimulatedVehicle {
                     to,
                     everyMillis,
                     new SimulatedSensor.Surroundings(
-                            isMoving,
+                            hour.isMoving(),
                             wheel.tyre.gaugeKpa(),
                             wheel.tyre.celsius(),
-                            air,
-                            sun(from, wheel.position, isMoving),
+                            hour.airC(),
+                            sun(wheel.position, hour),
                             effects.isFaulty,
                             effects.isLoose,
                             effects.weakMv),
@@ -292,10 +293,9 @@ final class SimulatedVehicle {
     }
 
     /** A low sun warms what is outside on its side of a parked vehicle, °C. */
-    private static double sun(long at, Position position, boolean isMoving) {
-        int hour = Instant.ofEpochMilli(at).atZone(ZONE).getHour();
-        boolean isLit = position.side() == Side.LEFT && hour >= 8 && hour < 11
-                || position.side() == Side.RIGHT && hour >= 14 && hour < 17;
-        return isLit && !isMoving ? 12 : 0;
+    private static double sun(Position position, Hour hour) {
+        boolean isLit = position.side() == Side.LEFT && hour.ofDay() >= 8 && hour.ofDay() < 11
+                || position.side() == Side.RIGHT && hour.ofDay() >= 14 && hour.ofDay() < 17;
+        return isLit && !hour.isMoving() ? 12 : 0;
     }
 }

@@ -1,6 +1,7 @@
 package vividcaravan.simulator;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -77,6 +78,45 @@ class SimulatedFleetTest {
         fleet.passUntil(BEGUN.plus(Duration.ofMinutes(30)), bitByBit::add);
 
         assertThat(bitByBit).isEqualTo(atOnce);
+    }
+
+    @Test
+    void goesOnInLongStepsWhereItWasAndFindsTheSameTyres() {
+        Instant stopped = BEGUN.plus(Duration.ofHours(30));
+        Instant looked = stopped.plus(Duration.ofMinutes(30));
+        Map<String, SimulatedReading> inOneGo = new HashMap<>();
+        new SimulatedFleet(BEGUN, SHORT_HISTORY).passUntil(looked, reading -> inOneGo.put(reading.sensor(), reading));
+
+        Map<String, SimulatedReading> resumed = new HashMap<>();
+        SimulatedFleet again = new SimulatedFleet(BEGUN, SHORT_HISTORY);
+        again.resume(stopped, looked.minus(SimulatedFleet.DENSE), List.of());
+        again.passUntil(looked, reading -> resumed.put(reading.sensor(), reading));
+
+        assertThat(resumed).hasSizeGreaterThan(100);
+        resumed.forEach((code, reading) -> {
+            assertThat(reading.at()).isGreaterThanOrEqualTo(stopped.toEpochMilli());
+            SimulatedReading same = inOneGo.get(code);
+            if (reading.pressureKpa() != null && same.pressureKpa() != null) {
+                // Noise, a step of the sensor, and a degree or two of warmth.
+                assertThat(reading.pressureKpa()).as(code).isCloseTo(same.pressureKpa(), within(12.0));
+            }
+        });
+    }
+
+    @Test
+    void aRestOfWeeksIsThinExceptForItsLastDays() {
+        Instant woken = BEGUN.plus(Duration.ofDays(9));
+        SimulatedFleet fleet = new SimulatedFleet(BEGUN, SHORT_HISTORY);
+        fleet.resume(BEGUN, woken.minus(SimulatedFleet.DENSE), List.of());
+        int[] ofDay = new int[9];
+
+        fleet.passUntil(
+                woken,
+                reading -> ofDay[
+                        (int) Duration.between(BEGUN, Instant.ofEpochMilli(reading.at()))
+                                .toDays()]++);
+
+        assertThat(ofDay[1]).isPositive().isLessThan(ofDay[7] / 5);
     }
 
     @Test

@@ -86,14 +86,14 @@ class DemoFleet implements DisposableBean {
         thread.start();
     }
 
-    /** A little before the newest reading: what is sent twice is a harmless duplicate, what is missed is lost. */
+    /** Where an earlier run got to, or where the history begins. */
     private Instant newestReading(Instant begun) {
         return fleet.sensors().stream()
                 .map(KnownSensor::newest)
                 .filter(Objects::nonNull)
                 .map(Reading::at)
                 .max(Long::compare)
-                .map(at -> Instant.ofEpochMilli(at).minus(Duration.ofMinutes(10)))
+                .map(at -> Instant.ofEpochMilli(at + 1))
                 .orElse(begun.minus(SimulatedFleet.HISTORY));
     }
 
