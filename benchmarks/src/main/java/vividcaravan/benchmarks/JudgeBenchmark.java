@@ -14,6 +14,7 @@ import org.openjdk.jmh.infra.Blackhole;
 import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
@@ -64,7 +65,11 @@ public class JudgeBenchmark {
         for (int i = 0; i < READINGS; i++) {
             at += 10_000;
             int wheel = i % stays.length;
-            judge.judge(stays[wheel], new Reading(at, 880 + i % 3, 30 + i % 2, 2950, -80, true), hole::consume);
+            judge.judge(
+                    stays[wheel],
+                    MountKind.VALVE,
+                    new Reading(at, 880 + i % 3, 30 + i % 2, 2950, -80, true),
+                    hole::consume);
         }
     }
 

@@ -15,6 +15,9 @@ public final class Load {
 
     private static final int CLIENTS = 4;
     private static final int BATCH = 500;
+    /** So that each of the clients has sensors of its own in a fleet of a thousand. */
+    private static final int SMALL_BATCH = 250;
+
     private static final int SENSORS = 20_000;
     private static final int TURN_OVER = 2_000_000;
 
@@ -24,10 +27,10 @@ public final class Load {
         String what = arguments.length > 0 ? arguments[0] : "capacity";
         int seconds = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 60;
         switch (what) {
-            case "capacity" -> capacity(SENSORS, seconds);
+            case "capacity" -> capacity(SENSORS, BATCH, seconds);
             case "sensors" -> {
                 for (int sensors : new int[] {1_000, 10_000, 100_000}) {
-                    capacity(sensors, seconds);
+                    capacity(sensors, SMALL_BATCH, seconds);
                 }
             }
             case "steady" -> steady(seconds);
@@ -47,19 +50,19 @@ public final class Load {
     }
 
     /** As many readings as it takes. */
-    private static void capacity(int sensors, int seconds) throws Exception {
+    private static void capacity(int sensors, int batch, int seconds) throws Exception {
         ground();
         try (ProductUnderLoad product = ProductUnderLoad.start()) {
             LoadFleet fleet = new LoadFleet(sensors);
             fleet.importInto(product);
-            new Senders(product, fleet, CLIENTS, BATCH).send(15, 0);
+            new Senders(product, fleet, CLIENTS, batch).send(15, 0);
             double processor = product.processorSeconds();
-            Senders senders = new Senders(product, fleet, CLIENTS, BATCH);
+            Senders senders = new Senders(product, fleet, CLIENTS, batch);
             double took = senders.send(seconds, 0);
             processor = product.processorSeconds() - processor;
             say(
                     "capacity: %,d sensors, %d clients, batches of %d, %.0f s: %,.0f readings/s, %s",
-                    sensors, CLIENTS, BATCH, took, senders.accepted.get() / took, senders.latencies);
+                    sensors, CLIENTS, batch, took, senders.accepted.get() / took, senders.latencies);
             say(
                     "  refused %d, %.2f processor-µs a reading, resident %d MB, peak %d MB, file %.1f MB",
                     senders.refused.get(),

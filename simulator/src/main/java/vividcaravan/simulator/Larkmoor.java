@@ -54,7 +54,8 @@ public final class Larkmoor {
                         .filter(fault -> fault[0].equals(row[0]))
                         .map(Larkmoor::fault)
                         .toList(),
-                row[9].isEmpty() ? List.of() : List.of(Integer.parseInt(row[9])));
+                row[9].isEmpty() ? List.of() : List.of(Integer.parseInt(row[9])),
+                false);
     }
 
     /** Such as {@code lift:wide_single:900:liftable}. */

@@ -23,6 +23,9 @@ final class SimulatedSensor {
             double weakMv) {}
 
     private static final long AWAKE_AFTER_STOP_MILLIS = 6 * 60_000L;
+    /** One that is always on reports so much less often while it is parked. */
+    private static final int PARKED_FACTOR = 5;
+
     private static final double LOST_SHARE = 0.02;
     /** A cap outside shows about a third of the tyre's heat [common practice]. */
     private static final double CAP_SHARE = 1 / 3.0;
@@ -37,6 +40,7 @@ final class SimulatedSensor {
     private final MountKind mount;
     private final double stepKpa;
     private final boolean saysMoving;
+    private final boolean isAlwaysOn;
     private final SplittableRandom random;
     private final int batteryMv;
     private final double looseKpa;
@@ -48,11 +52,18 @@ final class SimulatedSensor {
     private double stepBeforeC = Double.NaN;
 
     SimulatedSensor(
-            String code, MountKind mount, double stepKpa, boolean saysMoving, double fillKpa, SplittableRandom random) {
+            String code,
+            MountKind mount,
+            double stepKpa,
+            boolean saysMoving,
+            boolean isAlwaysOn,
+            double fillKpa,
+            SplittableRandom random) {
         this.code = code;
         this.mount = mount;
         this.stepKpa = stepKpa;
         this.saysMoving = saysMoving;
+        this.isAlwaysOn = isAlwaysOn;
         this.looseKpa = fillKpa;
         this.random = random;
         this.batteryMv = 2900 + random.nextInt(180);
@@ -64,11 +75,11 @@ final class SimulatedSensor {
      * @param everyMillis how often it reports while the wheel turns
      */
     void pass(long from, long to, long everyMillis, Surroundings around, Consumer<SimulatedReading> receiver) {
-        if (around.isMoving()) {
+        if (around.isMoving() || isAlwaysOn) {
             if (nextAt == Long.MAX_VALUE) {
                 nextAt = from + everyMillis / 2 + random.nextInt(30_000);
             }
-            movedAt = to;
+            movedAt = around.isMoving() ? to : movedAt;
         } else if (nextAt != Long.MAX_VALUE && from - movedAt > AWAKE_AFTER_STOP_MILLIS) {
             nextAt = Long.MAX_VALUE;
         }
@@ -80,8 +91,9 @@ final class SimulatedSensor {
             if (random.nextDouble() >= LOST_SHARE) {
                 receiver.accept(reading);
             }
-            nextAt = around.isMoving() || from - movedAt <= AWAKE_AFTER_STOP_MILLIS
-                    ? nextAt + everyMillis + random.nextInt(4_000) - 2_000
+            boolean isAwake = around.isMoving() || from - movedAt <= AWAKE_AFTER_STOP_MILLIS;
+            nextAt = isAwake || isAlwaysOn
+                    ? nextAt + (isAwake ? 1 : PARKED_FACTOR) * everyMillis + random.nextInt(4_000) - 2_000
                     : Long.MAX_VALUE;
         }
     }

@@ -86,6 +86,7 @@ final class SimulatedVehicle {
                 plan.mount(),
                 plan.stepKpa(),
                 random.nextInt(4) != 0,
+                plan.alwaysOn(),
                 wheel.fillKpaAt20,
                 random);
         return wheel;

@@ -13,6 +13,7 @@ import vividcaravan.core.axles.VehicleKind;
  * @param mount how its sensors are held
  * @param stepKpa the step of its sensors, kPa
  * @param bareAxles numbers of axles that have no sensors yet
+ * @param alwaysOn whether its sensors report while it is parked too
  */
 record VehiclePlan(
         String ref,
@@ -25,7 +26,8 @@ record VehiclePlan(
         double stepKpa,
         Duty duty,
         List<Fault> faults,
-        List<Integer> bareAxles) {
+        List<Integer> bareAxles,
+        boolean alwaysOn) {
 
     /**
      * An axle with its target.

@@ -16,6 +16,10 @@ package vividcaravan.core.alert;
  * @param isRunSoft whether the tyre is or was at 80 % of its target or less
  * @param isParked whether the sensor said that the vehicle stands
  * @param batteryMv the sensor's battery, mV
+ * @param lossKpaPerHour how fast it loses air, kPa at 20 °C an hour, positive
+ * @param lossErrorKpaPerHour standard error of that
+ * @param siblingsC the middle temperature of the vehicle's other wheels, °C
+ * @param mateKpaAt20 the twin's pressure at 20 °C, kPa gauge
  */
 public record Evidence(
         long at,
@@ -30,7 +34,11 @@ public record Evidence(
         Integer minutesToCritical,
         boolean isRunSoft,
         boolean isParked,
-        Integer batteryMv) {
+        Integer batteryMv,
+        Double lossKpaPerHour,
+        Double lossErrorKpaPerHour,
+        Double siblingsC,
+        Double mateKpaAt20) {
 
     /** The same judgement with what the wheel's sensor says now: kPa gauge, kPa gauge at 20 °C, °C. */
     public Evidence measuring(double gaugeKpa, double kpaAt20, double celsius) {
@@ -47,7 +55,11 @@ public record Evidence(
                 minutesToCritical,
                 isRunSoft,
                 isParked,
-                batteryMv);
+                batteryMv,
+                lossKpaPerHour,
+                lossErrorKpaPerHour,
+                siblingsC,
+                mateKpaAt20);
     }
 
     /** The pressure the limits are held against, or null without a measurement. */

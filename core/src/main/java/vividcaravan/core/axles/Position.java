@@ -95,6 +95,11 @@ public record Position(int axle, Side side, Slot slot, int spare) {
         return slot == Slot.SPARE;
     }
 
+    /** Whether the two make a twin pair. */
+    public boolean isTwinOf(Position other) {
+        return slot != Slot.SINGLE && !isSpare() && axle == other.axle && side == other.side && slot != other.slot;
+    }
+
     /** The code, such as {@code 2LO}. */
     public String code() {
         return isSpare() ? "S" + spare : axle + (side == Side.LEFT ? "L" : "R") + slot.letter;

@@ -53,6 +53,11 @@ public record TemperatureCompensation(Temperature reference, AbsolutePressure am
                 - ambient.kpa();
     }
 
+    /** The air outside, kPa absolute. */
+    public double ambientKpa() {
+        return ambient.kpa();
+    }
+
     /** The gauge pressure at {@code temperature} of a tyre that shows {@code atReference} at the reference. */
     public GaugePressure expectedAt(GaugePressure atReference, Temperature temperature) {
         double absolute = atReference.toAbsolute(ambient).kpa() * temperature.kelvin() / reference.kelvin();

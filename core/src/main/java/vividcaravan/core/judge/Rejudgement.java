@@ -7,6 +7,7 @@ import java.util.function.LongSupplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.fitting.Fitting;
 
 /**
@@ -41,8 +42,8 @@ public final class Rejudgement {
     }
 
     /** Judges the next reading; readings come in the order of their time. */
-    public void judge(Fitting stay, Reading reading) {
-        judge.judge(stay, reading, finding -> book.apply(finding).ifPresent(this::remember));
+    public void judge(Fitting stay, MountKind mount, Reading reading) {
+        judge.judge(stay, mount, reading, finding -> book.apply(finding).ifPresent(this::remember));
     }
 
     private void remember(Alert alert) {

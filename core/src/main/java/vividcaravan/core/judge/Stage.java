@@ -24,6 +24,19 @@ final class Stage {
         return isRaised;
     }
 
+    /** Raises it at once: somebody else counted. */
+    void raise(long at) {
+        beyondSince = isRaised ? beyondSince : at;
+        isRaised = true;
+    }
+
+    /** Lets it go at once. */
+    void clear() {
+        isRaised = false;
+        beyond = 0;
+        inside = 0;
+    }
+
     /** Whether the latest reading was beyond the limit or not yet back inside the deadband. */
     boolean isUneasy() {
         return isRaised || beyond > 0;

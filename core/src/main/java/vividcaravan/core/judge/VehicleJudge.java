@@ -4,11 +4,13 @@ import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.ToDoubleFunction;
 import vividcaravan.core.alert.Finding;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 
@@ -20,18 +22,50 @@ import vividcaravan.core.fitting.Fitting;
  */
 public final class VehicleJudge {
 
-    private static final byte FORMAT = 1;
+    private static final byte FORMAT = 2;
+    /** What an earlier version wrote; it knew nothing of siblings, so judging starts afresh. */
+    private static final byte FORMAT_WITHOUT_SIBLINGS = 1;
+
+    /** A sibling that was not heard for so long says nothing of now. */
+    private static final long LATELY_MILLIS = 12L * 60 * 1000;
+    /** A wheel is silent once its siblings have reported this often each since, and so long after its last word. */
+    private static final int SILENT_ROUNDS = 12;
+
+    /** A sensor that chatters counts once in so long. */
+    private static final long ROUND_MILLIS = 45_000;
+
+    private static final long SILENT_MILLIS = 30L * 60 * 1000;
 
     /** A backlog of the sensor before may still come; of those before that it is history. */
     private static final int STAYS_KEPT = 2;
 
-    private record Stay(long sensor, long from, WheelJudge judge) {
+    private static final int WHEELS_OF_AXLE = 4;
+
+    private static final class Stay {
+        private final long sensor;
+        private final long from;
+        private final WheelJudge judge;
+        /** How many readings the vehicle had given when this one's last came. */
+        private long mark;
+
+        private long countedAt = Long.MIN_VALUE / 2;
+
+        private Stay(long sensor, long from, WheelJudge judge) {
+            this.sensor = sensor;
+            this.from = from;
+            this.judge = judge;
+        }
+
         boolean is(Fitting fitting) {
             return sensor == fitting.sensor() && from == fitting.from();
         }
     }
 
-    private final Map<Position, List<Stay>> wheels = new HashMap<>();
+    private final Map<Position, List<Stay>> wheels = new LinkedHashMap<>();
+    private final double[] scratch = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
+    private long heard;
+    private boolean isStanding;
+    private long standingAt;
     private VehicleRules rules;
 
     /** A judge that has seen nothing yet. */
@@ -57,10 +91,12 @@ public final class VehicleJudge {
     /**
      * Judges one reading of the sensor in {@code stay} and passes on what is new.
      *
+     * @param mount how the sensor is held, or null where nobody said
+     *
      * @return whether it came in its order; if not, the wheel has already judged a newer reading of another sensor's
      *     stay, and has to be judged again from its stored readings
      */
-    public boolean judge(Fitting stay, Reading reading, Consumer<Finding> findings) {
+    public boolean judge(Fitting stay, MountKind mount, Reading reading, Consumer<Finding> findings) {
         WheelRules wheelRules = rules.at(stay.position()).orElse(null);
         if (wheelRules == null) {
             return true;
@@ -71,7 +107,7 @@ public final class VehicleJudge {
         for (Stay known : stays) {
             if (known.is(stay)) {
                 seen = known;
-            } else if (known.judge().newestAt() > reading.at()) {
+            } else if (known.judge.newestAt() > reading.at()) {
                 isBehind = true;
             }
         }
@@ -85,8 +121,102 @@ public final class VehicleJudge {
                 stays.remove(0);
             }
         }
-        seen.judge().judge(reading, wheelRules, findings);
+        if (reading.moving() != null) {
+            isStanding = !reading.moving();
+            standingAt = reading.at();
+        }
+        Siblings siblings = siblings(stay.position(), reading.at());
+        seen.judge.judge(reading, wheelRules, siblings, mount == MountKind.CAP, findings);
+        if (reading.at() - seen.countedAt >= ROUND_MILLIS) {
+            seen.countedAt = reading.at();
+            heard++;
+        }
+        seen.mark = heard;
+        lookForSilence(reading.at(), findings);
         return true;
+    }
+
+    private boolean isStanding(long at) {
+        return isStanding && at - standingAt <= LATELY_MILLIS;
+    }
+
+    private static Stay last(List<Stay> stays) {
+        return stays.get(stays.size() - 1);
+    }
+
+    private Siblings siblings(Position own, long at) {
+        if (own.isSpare()) {
+            return Siblings.NONE;
+        }
+        int n = 0;
+        WheelTrack mate = null;
+        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
+            WheelTrack track = last(wheel.getValue()).judge.track();
+            if (isSibling(wheel.getKey(), own, track, at)) {
+                scratch[n++] = track.common();
+                if (wheel.getKey().isTwinOf(own)) {
+                    mate = track;
+                }
+            }
+        }
+        if (n == 0) {
+            return Siblings.NONE;
+        }
+        double ratio = Siblings.median(scratch, n);
+        return new Siblings(
+                n,
+                ratio,
+                middle(own, at, WheelTrack::celsius),
+                middle(own, at, WheelTrack::airCelsius),
+                mate,
+                isStanding(at));
+    }
+
+    private static boolean isSibling(Position position, Position own, WheelTrack track, long at) {
+        return !position.isSpare() && !position.equals(own) && track.at() >= at - LATELY_MILLIS;
+    }
+
+    private double middle(Position own, long at, ToDoubleFunction<WheelTrack> value) {
+        int n = 0;
+        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
+            WheelTrack track = last(wheel.getValue()).judge.track();
+            if (isSibling(wheel.getKey(), own, track, at)) {
+                double it = value.applyAsDouble(track);
+                scratch[n] = it;
+                n += Double.isNaN(it) ? 0 : 1;
+            }
+        }
+        return Siblings.median(scratch, n);
+    }
+
+    /** Silence shows only in what the others say. A lifted axle sleeps as a whole, which is no silence. */
+    private void lookForSilence(long at, Consumer<Finding> findings) {
+        int awake = 0;
+        for (List<Stay> stays : wheels.values()) {
+            awake += last(stays).judge.newestAt() >= at - LATELY_MILLIS ? 1 : 0;
+        }
+        // Where most sleep, those that do are not the ones to wonder at.
+        if (awake < Math.max(2, wheels.size() / 2 + 1)) {
+            return;
+        }
+        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
+            Stay stay = last(wheel.getValue());
+            boolean isQuiet = heard - stay.mark >= (long) SILENT_ROUNDS * awake
+                    && at - stay.judge.newestAt() >= SILENT_MILLIS
+                    && !stay.judge.isSilent();
+            if (isQuiet && !wheel.getKey().isSpare() && !isLifted(wheel.getKey(), at)) {
+                stay.judge.fellSilent(at, rules.at(wheel.getKey()).orElseThrow(), findings);
+            }
+        }
+    }
+
+    private boolean isLifted(Position position, long at) {
+        if (!rules.at(position).orElseThrow().isLiftable()) {
+            return false;
+        }
+        return wheels.entrySet().stream()
+                .filter(wheel -> wheel.getKey().axle() == position.axle())
+                .allMatch(wheel -> last(wheel.getValue()).judge.newestAt() < at - LATELY_MILLIS);
     }
 
     /** How a wheel is, as far as its own readings tell. */
@@ -94,20 +224,25 @@ public final class VehicleJudge {
         List<Stay> stays = wheels.get(position);
         return stays == null || stays.isEmpty()
                 ? WheelCondition.OK
-                : stays.get(stays.size() - 1).judge().condition();
+                : last(stays).judge.condition();
     }
 
     /** Writes all that was seen, for {@link #readFrom}. */
     public void writeTo(DataOutput out) throws IOException {
         out.writeByte(FORMAT);
+        out.writeLong(heard);
+        out.writeBoolean(isStanding);
+        out.writeLong(standingAt);
         out.writeShort(wheels.size());
         for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
             out.writeUTF(wheel.getKey().code());
             out.writeByte(wheel.getValue().size());
             for (Stay stay : wheel.getValue()) {
-                out.writeLong(stay.sensor());
-                out.writeLong(stay.from());
-                stay.judge().writeTo(out);
+                out.writeLong(stay.sensor);
+                out.writeLong(stay.from);
+                out.writeLong(stay.mark);
+                out.writeLong(stay.countedAt);
+                stay.judge.writeTo(out);
             }
         }
     }
@@ -119,10 +254,16 @@ public final class VehicleJudge {
      */
     public void readFrom(DataInput in) throws IOException {
         byte format = in.readByte();
+        if (format == FORMAT_WITHOUT_SIBLINGS) {
+            return;
+        }
         if (format != FORMAT) {
             throw new IOException("judge state has format " + format + ", this version reads format " + FORMAT);
         }
         wheels.clear();
+        heard = in.readLong();
+        isStanding = in.readBoolean();
+        standingAt = in.readLong();
         int count = in.readShort();
         for (int i = 0; i < count; i++) {
             Position position = Position.parse(in.readUTF());
@@ -130,7 +271,9 @@ public final class VehicleJudge {
             List<Stay> read = new ArrayList<>(stays);
             for (int j = 0; j < stays; j++) {
                 Stay stay = new Stay(in.readLong(), in.readLong(), new WheelJudge());
-                stay.judge().readFrom(in);
+                stay.mark = in.readLong();
+                stay.countedAt = in.readLong();
+                stay.judge.readFrom(in);
                 read.add(stay);
             }
             if (rules.at(position).isPresent()) {

@@ -35,13 +35,14 @@ public final class VehicleRules {
             byPosition.put(
                     position,
                     position.isSpare()
-                            ? new WheelRules(position, null, spare, compensation, isFarm)
+                            ? new WheelRules(position, null, spare, compensation, isFarm, false)
                             : new WheelRules(
                                     position,
                                     layout.axle(position.axle()).role(),
                                     limits.get(position.axle() - 1),
                                     compensation,
-                                    isFarm));
+                                    isFarm,
+                                    layout.axle(position.axle()).liftable()));
         }
     }
 

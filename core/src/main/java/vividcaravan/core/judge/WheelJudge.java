@@ -40,21 +40,58 @@ final class WheelJudge {
     /** Cold cells sag, so a battery is judged on values taken this warm, °C [common practice]. */
     private static final double BATTERY_JUDGED_FROM_C = 10;
 
+    private static final long LONG_SILENCE_MILLIS = 60L * 60 * 1000;
+
     private static final int FIRST_STAGE_READINGS = 3;
     private static final int SECOND_STAGE_READINGS = 2;
     private static final int BATTERY_READINGS = 5;
+    /** How much a cold cell may sag for each °C below where it is judged, mV [our judgement, on the careful side]. */
+    private static final double SAG_MV_PER_C = 10;
+
+    /** A wheel end this much hotter than the vehicle's others, °C: next safe stop, stop [our judgement]. */
+    private static final double HOT_GAP_C = 20;
+
+    private static final double HOT_STOP_GAP_C = 35;
+    private static final double GAP_DEADBAND_C = 5;
+    /** A sensor outside shows about a third of the heat: half the gap will do [common practice]. */
+    private static final double OUTSIDE_GAP = 0.5;
+    /** Where its pressure says that the air is hot, a sensor outside must be warmer than its siblings by so much, °C. */
+    private static final double OUTSIDE_WARMER_C = 4;
+
+    private static final int HOT_GAP_READINGS = 5;
+    /** Twins that differ by more than this are a mismatch, kPa [5 psi, common practice]. */
+    private static final double MISMATCH_KPA = 35;
+
+    private static final double MISMATCH_DEADBAND_KPA = 10;
+    private static final int MISMATCH_READINGS = 10;
+    /** What reaches its second limit within so many hours is dealt with at the next safe stop. */
+    private static final double SOON_HOURS = 4;
+
+    /** A leak falls at least this share of target a minute to be called fast [our judgement]. */
+    private static final double FAST_PER_MINUTE = 0.02;
+
+    private static final double FAST_LEAST = 0.013;
+    private static final double FAST_STEPS = 2;
+    private static final long FAST_SPAN_MILLIS = 3L * 60 * 1000;
+    private static final double MINUTE_MILLIS = 60_000;
 
     /** Every limit there is, the most urgent of its family first. */
     private enum Limit {
         FAST_FALL(AlertKind.FAST_LEAK),
         LOW_SECOND(AlertKind.UNDER_PRESSURE),
+        HOT_END_STOP(AlertKind.HOT_WHEEL_END),
         HOT_STOP(AlertKind.HOT_TYRE),
+        LEAK_SOON(AlertKind.SLOW_LEAK),
         RUN_SOFT(AlertKind.UNDER_PRESSURE),
         LOW_NEXT_STOP(AlertKind.UNDER_PRESSURE),
+        HOT_END(AlertKind.HOT_WHEEL_END),
         HOT(AlertKind.HOT_TYRE),
+        LEAK(AlertKind.SLOW_LEAK),
         LOW(AlertKind.UNDER_PRESSURE),
         HIGH(AlertKind.OVER_PRESSURE),
+        MISMATCH(AlertKind.TWIN_MISMATCH),
         FAULT(AlertKind.SENSOR_FAULT),
+        SILENT(AlertKind.SENSOR_SILENT),
         BATTERY(AlertKind.SENSOR_BATTERY);
 
         private static final Limit[] ALL = values();
@@ -68,21 +105,42 @@ final class WheelJudge {
         }
     }
 
+    /** A measurement to compare the next with. */
+    private record Seen(long at, double kpaAt20, double gaugeKpa) {
+        static final Seen NOTHING = new Seen(Long.MIN_VALUE / 2, Double.NaN, Double.NaN);
+
+        void writeTo(DataOutput out) throws IOException {
+            out.writeLong(at);
+            out.writeDouble(kpaAt20);
+            out.writeDouble(gaugeKpa);
+        }
+
+        static Seen readFrom(DataInput in) throws IOException {
+            return new Seen(in.readLong(), in.readDouble(), in.readDouble());
+        }
+    }
+
     private static final AlertFamily[] FAMILIES = {AlertFamily.TYRE, AlertFamily.SENSOR, AlertFamily.BATTERY};
 
     private final Stage[] stages = new Stage[Limit.ALL.length];
     private final Standing[] standings = new Standing[FAMILIES.length];
     private final FallWindow window = new FallWindow();
+    private final WheelTrack track = new WheelTrack();
     private long newestAt = Long.MIN_VALUE;
-    private double previousKpaAt20 = Double.NaN;
+    private Seen last = Seen.NOTHING;
+    private Seen secondLast = Seen.NOTHING;
 
     WheelJudge() {
         Arrays.setAll(stages, i -> new Stage());
         Arrays.setAll(standings, i -> new Standing(FAMILIES[i]));
     }
 
-    /** Judges one reading; one that is not newer than the last is passed over. */
-    void judge(Reading reading, WheelRules rules, Consumer<Finding> findings) {
+    /**
+     * Judges one reading; one that is not newer than the last is passed over.
+     *
+     * @param isOutside whether the sensor sits outside the tyre
+     */
+    void judge(Reading reading, WheelRules rules, Siblings siblings, boolean isOutside, Consumer<Finding> findings) {
         if (reading.at() <= newestAt) {
             return;
         }
@@ -91,30 +149,147 @@ final class WheelJudge {
                 .update(!reading.isMeasurement(), reading.isMeasurement(), reading.at(), FIRST_STAGE_READINGS);
         double kpaAt20 = rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC());
         FallWindow.Peak peak = null;
+        stage(Limit.SILENT).clear();
         if (reading.isMeasurement()) {
-            judgePressure(reading, rules, rules.isCompensated() ? kpaAt20 : reading.pressureKpa());
+            track.observe(reading, kpaAt20, rules, siblings, isOutside);
+            judgePressure(reading, rules, kpaAt20, siblings, isOutside);
             peak = judgeFall(reading, rules, kpaAt20);
             judgeTemperature(reading, rules);
+            judgeLeak(reading, rules, kpaAt20);
+            judgeHeat(reading, rules, siblings, isOutside);
+            judgeTwin(reading, rules, siblings, isOutside);
         }
         judgeBattery(reading);
-        report(reading, rules, kpaAt20, peak, findings);
-        previousKpaAt20 = reading.isMeasurement() ? kpaAt20 : previousKpaAt20;
+        report(reading, rules, kpaAt20, peak, siblings, findings);
+        if (reading.isMeasurement()) {
+            secondLast = last;
+            last = new Seen(reading.at(), kpaAt20, reading.pressureKpa());
+        }
     }
 
-    private void judgePressure(Reading reading, WheelRules rules, double kpa) {
+    private void judgePressure(
+            Reading reading, WheelRules rules, double kpaAt20, Siblings siblings, boolean isOutside) {
         AxleLimits limits = rules.limits();
+        double kpa = rules.isCompensated() ? kpaAt20 : reading.pressureKpa();
         double target = limits.targetKpa();
         double deviation = limits.deviation(kpa);
+        double gauge = limits.deviation(reading.pressureKpa());
         double low = limits.policy().lowPct() / 100;
         double second = limits.policy().lowCriticalPct() / 100;
         below(Limit.LOW, deviation, low, reading.at(), FIRST_STAGE_READINGS);
         below(Limit.LOW_NEXT_STOP, deviation, Math.max(low, NEXT_STOP_LOW), reading.at(), FIRST_STAGE_READINGS);
-        int delay = stage(Limit.LOW).isRaised() ? 1 : SECOND_STAGE_READINGS;
+        // What a tyre lost while nobody heard of it is there at its first word.
+        boolean isFirstWord = last.at < reading.at() - LONG_SILENCE_MILLIS && Math.max(deviation, gauge) <= -second;
+        int delay = stage(Limit.LOW).isRaised() || isFirstWord ? 1 : SECOND_STAGE_READINGS;
         below(Limit.LOW_SECOND, deviation, second, reading.at(), delay);
         below(Limit.RUN_SOFT, deviation, RUN_SOFT_LOW, reading.at(), delay);
         double high = target * (1 + limits.policy().highPct() / 100);
+        // A sensor outside does not show the heat that raised the pressure; what all wheels have in common is heat.
+        double heat = isOutside && rules.isCompensated() && siblings.areHeard()
+                ? Math.max(0, siblings.ratio() - 1) * target
+                : 0;
         stage(Limit.HIGH)
-                .update(kpa >= high, kpa <= high - PRESSURE_DEADBAND * target, reading.at(), FIRST_STAGE_READINGS);
+                .update(
+                        kpa - heat >= high,
+                        kpa - heat <= high - PRESSURE_DEADBAND * target,
+                        reading.at(),
+                        FIRST_STAGE_READINGS);
+    }
+
+    private void judgeLeak(Reading reading, WheelRules rules, double kpaAt20) {
+        boolean isLeaking = track.isLeaking();
+        stage(Limit.LEAK).update(isLeaking, !isLeaking, reading.at(), 1);
+        boolean isSoon = isLeaking
+                && kpaAt20 - rules.limits().lowCriticalKpa()
+                        <= SOON_HOURS * (track.ratePerHour() + 2 * track.rateError());
+        stage(Limit.LEAK_SOON).update(isSoon, !isLeaking, reading.at(), FIRST_STAGE_READINGS);
+    }
+
+    private void judgeHeat(Reading reading, WheelRules rules, Siblings siblings, boolean isOutside) {
+        if (rules.position().isSpare() || !siblings.areHeard()) {
+            return;
+        }
+        heat(Limit.HOT_END, HOT_GAP_C, reading, siblings, isOutside);
+        heat(Limit.HOT_END_STOP, HOT_STOP_GAP_C, reading, siblings, isOutside);
+    }
+
+    private void heat(Limit limit, double gap, Reading reading, Siblings siblings, boolean isOutside) {
+        double shown = track.celsius() - siblings.celsius();
+        double needed = isOutside ? gap * OUTSIDE_GAP : gap;
+        // The pressure is the better thermometer of a sensor that sits in the wind, and the sun does not fool it.
+        double inPressure = track.airCelsius() - siblings.airCelsius();
+        boolean isHot = shown >= needed && inPressure >= (siblings.isStanding() ? gap : needed)
+                || !siblings.isStanding() && shown >= OUTSIDE_WARMER_C * gap / HOT_GAP_C && inPressure >= gap;
+        isHot = isOutside ? isHot : shown >= gap;
+        boolean isBack = shown <= needed - (isOutside ? OUTSIDE_GAP : 1) * GAP_DEADBAND_C;
+        stage(limit).update(isHot, isBack && !isHot, reading.at(), HOT_GAP_READINGS);
+    }
+
+    private void judgeTwin(Reading reading, WheelRules rules, Siblings siblings, boolean isOutside) {
+        if (siblings.mate() == null) {
+            return;
+        }
+        double target = rules.limits().targetKpa();
+        double own = track.ratio() * target;
+        double mates = siblings.mate().ratio() * target;
+        double less = mates - own;
+        // The mate may be the one that is off: then it is spoken of there.
+        boolean isTheOneOff = target - own >= mates - target;
+        // Outside, heat looks like pressure: only twins of like warmth compare.
+        boolean isAlike = !isOutside || Math.abs(siblings.mate().celsius() - track.celsius()) <= OUTSIDE_WARMER_C;
+        stage(Limit.MISMATCH)
+                .update(
+                        less >= MISMATCH_KPA && isTheOneOff && isAlike,
+                        less <= MISMATCH_KPA - MISMATCH_DEADBAND_KPA,
+                        reading.at(),
+                        MISMATCH_READINGS);
+    }
+
+    /**
+     * The others of the vehicle have reported for long and this one has not.
+     *
+     * @param at time of the reading that settled it, epoch milliseconds
+     */
+    void fellSilent(long at, WheelRules rules, Consumer<Finding> findings) {
+        stage(Limit.SILENT).raise(at);
+        Standing standing = standings[AlertFamily.SENSOR.ordinal()];
+        Urgency urgency = urgency(Limit.SILENT, rules);
+        if (standing.isNews(AlertKind.SENSOR_SILENT, urgency, false, at)) {
+            Evidence evidence = new Evidence(
+                    at,
+                    null,
+                    null,
+                    null,
+                    rules.limits().targetKpa(),
+                    null,
+                    null,
+                    rules.isCompensated(),
+                    null,
+                    null,
+                    false,
+                    false,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null);
+            standing.report(
+                    new Finding.Raised(rules.position(), AlertKind.SENSOR_SILENT, urgency, evidence),
+                    true,
+                    false,
+                    rules.position(),
+                    at,
+                    findings);
+        }
+    }
+
+    boolean isSilent() {
+        return stage(Limit.SILENT).isRaised();
+    }
+
+    /** The wheel as its siblings see it. */
+    WheelTrack track() {
+        return track;
     }
 
     private void below(Limit limit, double deviation, double share, long at, int readings) {
@@ -130,10 +305,24 @@ final class WheelJudge {
         // The gauge must fall too, or a sensor warmed by a brake would look like a leak; and the reading before must
         // already be part of the way down, or one stray value would.
         boolean gaugeFalls = peak.rawKpa() - reading.pressureKpa() >= needed / 2;
-        boolean wasFalling = peak.kpaAt20() - previousKpaAt20 >= needed / 3;
-        stage(Limit.FAST_FALL)
-                .update(fall >= needed - 1e-9 && gaugeFalls && wasFalling, fall < needed / 4, reading.at(), 1);
+        boolean wasFalling = peak.kpaAt20() - last.kpaAt20 >= needed / 3;
+        boolean isDeep = fall >= needed - 1e-9 && gaugeFalls && wasFalling;
+        stage(Limit.FAST_FALL).update(isDeep || isSteep(reading, rules, kpaAt20), fall < needed / 4, reading.at(), 1);
         return peak;
+    }
+
+    /** Whether the last two readings both fell, so fast that nothing but a hole explains it. */
+    private boolean isSteep(Reading reading, WheelRules rules, double kpaAt20) {
+        double target = rules.limits().targetKpa();
+        double least = Math.max(FAST_LEAST * target, FAST_STEPS * track.stepKpa());
+        double fall = secondLast.kpaAt20 - kpaAt20;
+        double minutes = (reading.at() - secondLast.at) / MINUTE_MILLIS;
+        boolean isEachFalling = secondLast.kpaAt20 - last.kpaAt20 >= least / 4 && last.kpaAt20 - kpaAt20 >= least / 4;
+        return reading.at() - secondLast.at <= FAST_SPAN_MILLIS
+                && fall >= (rules.isFarm() ? Math.max(least, FAST_FALL_FARM_KPA) : least)
+                && isEachFalling
+                && fall >= FAST_PER_MINUTE * target * minutes
+                && secondLast.gaugeKpa - reading.pressureKpa() >= fall / 2;
     }
 
     private void judgeTemperature(Reading reading, WheelRules rules) {
@@ -149,14 +338,20 @@ final class WheelJudge {
     }
 
     private void judgeBattery(Reading reading) {
-        if (reading.batteryMv() != null && reading.temperatureC() >= BATTERY_JUDGED_FROM_C) {
-            int mv = reading.batteryMv();
+        if (reading.batteryMv() != null && reading.isMeasurement()) {
+            double mv =
+                    reading.batteryMv() + SAG_MV_PER_C * Math.max(0, BATTERY_JUDGED_FROM_C - reading.temperatureC());
             stage(Limit.BATTERY).update(mv < WEAK_BATTERY_MV, mv >= SOUND_BATTERY_MV, reading.at(), BATTERY_READINGS);
         }
     }
 
     private void report(
-            Reading reading, WheelRules rules, double kpaAt20, FallWindow.Peak peak, Consumer<Finding> findings) {
+            Reading reading,
+            WheelRules rules,
+            double kpaAt20,
+            FallWindow.Peak peak,
+            Siblings siblings,
+            Consumer<Finding> findings) {
         for (Standing standing : standings) {
             Limit worst = worst(standing.family());
             boolean isEasy = isEasy(standing.family());
@@ -169,7 +364,7 @@ final class WheelJudge {
                 boolean runSoft = isRunSoft(rules);
                 if (standing.isNews(kind, urgency, runSoft, reading.at())) {
                     raised = new Finding.Raised(
-                            rules.position(), kind, urgency, evidence(worst, reading, rules, kpaAt20, peak));
+                            rules.position(), kind, urgency, evidence(worst, reading, rules, kpaAt20, peak, siblings));
                 }
             }
             standing.report(raised, worst != null, isEasy && isFresh, rules.position(), reading.at(), findings);
@@ -204,20 +399,21 @@ final class WheelJudge {
     private static Urgency urgency(Limit limit, WheelRules rules) {
         Urgency urgency =
                 switch (limit) {
-                    case FAST_FALL, LOW_SECOND, HOT_STOP -> Urgency.STOP_NOW;
-                    case RUN_SOFT, LOW_NEXT_STOP, HOT -> Urgency.NEXT_STOP;
-                    case LOW, HIGH -> Urgency.BEFORE_NEXT_TRIP;
-                    case FAULT -> rules.role() == AxleRole.STEER ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
+                    case FAST_FALL, LOW_SECOND, HOT_STOP, HOT_END_STOP -> Urgency.STOP_NOW;
+                    case RUN_SOFT, LOW_NEXT_STOP, HOT, HOT_END, LEAK_SOON -> Urgency.NEXT_STOP;
+                    case LOW, HIGH, LEAK, MISMATCH -> Urgency.BEFORE_NEXT_TRIP;
+                    case FAULT, SILENT -> rules.role() == AxleRole.STEER ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
                     case BATTERY -> Urgency.PLAN;
                 };
         return rules.position().isSpare() ? urgency.atMost(Urgency.BEFORE_NEXT_TRIP) : urgency;
     }
 
-    private Evidence evidence(Limit worst, Reading reading, WheelRules rules, double kpaAt20, FallWindow.Peak peak) {
+    private Evidence evidence(
+            Limit worst, Reading reading, WheelRules rules, double kpaAt20, FallWindow.Peak peak, Siblings siblings) {
         AxleLimits limits = rules.limits();
         Double limitKpa =
                 switch (worst) {
-                    case FAST_FALL, LOW_SECOND -> limits.lowCriticalKpa();
+                    case FAST_FALL, LOW_SECOND, LEAK, LEAK_SOON -> limits.lowCriticalKpa();
                     case LOW_NEXT_STOP ->
                         limits.targetKpa()
                                 * (1 - Math.max(NEXT_STOP_LOW, limits.policy().lowPct() / 100));
@@ -245,7 +441,11 @@ final class WheelJudge {
                 isMeasured ? minutesToCritical(reading.at(), limits, kpaAt20, peak) : null,
                 isRunSoft(rules),
                 Boolean.FALSE.equals(reading.moving()),
-                reading.batteryMv());
+                reading.batteryMv(),
+                track.isLeaking() ? track.ratePerHour() : null,
+                track.isLeaking() ? track.rateError() : null,
+                siblings.areHeard() ? siblings.celsius() : null,
+                siblings.mate() == null ? null : siblings.mate().ratio() * limits.targetKpa());
     }
 
     private Integer minutesToCritical(long at, AxleLimits limits, double kpaAt20, FallWindow.Peak peak) {
@@ -253,11 +453,16 @@ final class WheelJudge {
             return 0;
         }
         if (peak == null || !stage(Limit.FAST_FALL).isRaised() || at <= peak.at()) {
-            return null;
+            double above = kpaAt20 - limits.lowCriticalKpa();
+            return track.isLeaking() ? minutes(above / track.ratePerHour() * 60) : null;
         }
         double kpaPerMinute = (peak.kpaAt20() - kpaAt20) / ((at - peak.at()) / 60_000.0);
         double left = kpaAt20 - limits.lowCriticalKpa();
-        return left <= 0 ? 0 : (int) Math.round(Math.min(left / kpaPerMinute, 100_000));
+        return minutes(left / kpaPerMinute);
+    }
+
+    private static int minutes(double minutes) {
+        return (int) Math.round(Math.max(0, Math.min(minutes, 100_000)));
     }
 
     /** Time of the newest reading judged, epoch milliseconds. */
@@ -291,8 +496,10 @@ final class WheelJudge {
 
     void writeTo(DataOutput out) throws IOException {
         out.writeLong(newestAt);
-        out.writeDouble(previousKpaAt20);
+        last.writeTo(out);
+        secondLast.writeTo(out);
         window.writeTo(out);
+        track.writeTo(out);
         for (Stage stage : stages) {
             stage.writeTo(out);
         }
@@ -303,8 +510,10 @@ final class WheelJudge {
 
     void readFrom(DataInput in) throws IOException {
         newestAt = in.readLong();
-        previousKpaAt20 = in.readDouble();
+        last = Seen.readFrom(in);
+        secondLast = Seen.readFrom(in);
         window.readFrom(in);
+        track.readFrom(in);
         for (Stage stage : stages) {
             stage.readFrom(in);
         }

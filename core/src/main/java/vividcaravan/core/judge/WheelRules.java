@@ -13,10 +13,16 @@ import vividcaravan.core.limits.Basis;
  * @param role the axle's role; null for a spare
  * @param limits target and limits
  * @param compensation to 20 °C in the air of the vehicle's depot
+ * @param isLiftable whether its axle can be lifted
  * @param isFarm whether it is a farm tyre, whose small pressures need a floor for what counts as a fall
  */
 public record WheelRules(
-        Position position, AxleRole role, AxleLimits limits, TemperatureCompensation compensation, boolean isFarm) {
+        Position position,
+        AxleRole role,
+        AxleLimits limits,
+        TemperatureCompensation compensation,
+        boolean isFarm,
+        boolean isLiftable) {
 
     /** Whether the limits are held against the pressure at 20 °C. */
     boolean isCompensated() {

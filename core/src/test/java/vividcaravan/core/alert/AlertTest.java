@@ -18,7 +18,9 @@ class AlertTest {
                 WHEEL,
                 kind,
                 urgency,
-                new Evidence(at, 700.0, 690.0, 24.0, 800.0, 720.0, null, true, null, null, isRunSoft, false, null));
+                new Evidence(
+                        at, 700.0, 690.0, 24.0, 800.0, 720.0, null, true, null, null, isRunSoft, false, null, null,
+                        null, null, null));
     }
 
     private static Alert low() {

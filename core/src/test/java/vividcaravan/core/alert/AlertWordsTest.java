@@ -15,8 +15,9 @@ class AlertWordsTest {
     private static final AlertWords AMERICAN = new AlertWords(PressureUnit.PSI, TemperatureUnit.FAHRENHEIT);
 
     private static Alert alert(AlertKind kind, Urgency urgency, boolean isRunSoft, boolean isParked) {
-        Evidence evidence =
-                new Evidence(1_000, 760.0, 672.0, 54.0, 780.0, 702.0, 70.0, true, 95.0, 12, isRunSoft, isParked, 2450);
+        Evidence evidence = new Evidence(
+                1_000, 760.0, 672.0, 54.0, 780.0, 702.0, 70.0, true, 95.0, 12, isRunSoft, isParked, 2450, 9.0, 0.5,
+                40.0, 780.0);
         return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
     }
 

@@ -67,6 +67,14 @@ class AlertRow {
     boolean evidenceRunSoft;
     boolean isParked;
     Integer batteryMv;
+    Double lossKpaPerHour;
+    Double lossErrorKpaPerHour;
+
+    @Column(name = "siblings_c")
+    Double siblingsC;
+
+    @Column(name = "mate_kpa_at20")
+    Double mateKpaAt20;
 
     static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
         AlertRow row = new AlertRow();
@@ -103,6 +111,10 @@ class AlertRow {
         evidenceRunSoft = evidence.isRunSoft();
         isParked = evidence.isParked();
         batteryMv = evidence.batteryMv();
+        lossKpaPerHour = evidence.lossKpaPerHour();
+        lossErrorKpaPerHour = evidence.lossErrorKpaPerHour();
+        siblingsC = evidence.siblingsC();
+        mateKpaAt20 = evidence.mateKpaAt20();
     }
 
     Alert alert(List<AlertEntry> entries) {
@@ -119,7 +131,11 @@ class AlertRow {
                 minutesToCritical,
                 evidenceRunSoft,
                 isParked,
-                batteryMv);
+                batteryMv,
+                lossKpaPerHour,
+                lossErrorKpaPerHour,
+                siblingsC,
+                mateKpaAt20);
         return new Alert(
                 id,
                 position == null ? null : Position.parse(position),

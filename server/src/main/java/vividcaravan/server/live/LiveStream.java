@@ -3,9 +3,12 @@ package vividcaravan.server.live;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.http.MediaType;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.server.alerts.AlertQueries;
@@ -64,28 +67,38 @@ final class LiveStream {
 
     void send(long latestChange, boolean isBeat, AlertQueries alerts, Runnable onBroken) {
         try {
-            if (alertsUpTo < latestChange) {
-                for (AlertQueries.Change change : alerts.changedAfter(alertsUpTo, words)) {
-                    emitter.send(SseEmitter.event()
-                            .name("alert")
-                            .id(Long.toString(change.seq()))
-                            .data(change.item(), MediaType.APPLICATION_JSON));
-                    alertsUpTo = change.seq();
+            // All in one write: at thousands of wheels a second one for each would keep both ends busy with little
+            // else.
+            Set<ResponseBodyEmitter.DataWithMediaType> bundle = new LinkedHashSet<>();
+            long told = alertsUpTo;
+            if (told < latestChange) {
+                for (AlertQueries.Change change : alerts.changedAfter(told, words)) {
+                    bundle.addAll(event("alert", change.seq(), change.item()));
+                    told = change.seq();
                 }
             }
             for (WheelEvent wheel : takeWheels()) {
-                emitter.send(SseEmitter.event()
-                        .name("wheel")
-                        .id(Long.toString(alertsUpTo))
-                        .data(wheel, MediaType.APPLICATION_JSON));
+                bundle.addAll(event("wheel", told, wheel));
             }
             if (isBeat) {
-                emitter.send(SseEmitter.event().comment("still here"));
+                bundle.addAll(SseEmitter.event().comment("still here").build());
             }
+            if (!bundle.isEmpty()) {
+                emitter.send(bundle);
+            }
+            alertsUpTo = told;
         } catch (IOException | IllegalStateException e) {
             onBroken.run();
         } finally {
             released();
         }
+    }
+
+    private static Set<ResponseBodyEmitter.DataWithMediaType> event(String name, long id, Object data) {
+        return SseEmitter.event()
+                .name(name)
+                .id(Long.toString(id))
+                .data(data, MediaType.APPLICATION_JSON)
+                .build();
     }
 }
