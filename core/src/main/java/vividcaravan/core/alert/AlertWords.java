@@ -23,7 +23,10 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         String wheel = wheel(alert.position(), ref);
         return switch (alert.kind()) {
             case FAST_LEAK -> wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
-            case SLOW_LEAK -> wheel + " is losing air.";
+            case SLOW_LEAK ->
+                evidence.lossKpaPerHour() == null
+                        ? wheel + " is losing air."
+                        : wheel + " loses " + kpa(evidence.lossKpaPerHour()) + " an hour." + timeLeft(evidence);
             case UNDER_PRESSURE ->
                 wheel + " is " + percentOff(evidence) + " under its target: " + judged(evidence) + " instead of "
                         + kpa(evidence.targetKpa()) + ".";
@@ -34,8 +37,15 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                 wheel + " is at " + celsius(evidence.temperatureC()) + "; its "
                         + (alert.urgency() == Urgency.STOP_NOW ? "stop" : "warning") + " temperature is "
                         + celsius(evidence.limitC()) + ".";
-            case HOT_WHEEL_END -> wheel + " is far hotter than the wheels beside it: brake or bearing.";
-            case TWIN_MISMATCH -> wheel + " carries less than its twin.";
+            case HOT_WHEEL_END ->
+                wheel + " is "
+                        + (hotter(evidence) == null ? "far" : hotter(evidence))
+                        + " hotter than the vehicle's other wheels: brake or bearing.";
+            case TWIN_MISMATCH ->
+                evidence.mateKpaAt20() == null
+                        ? wheel + " carries less than its twin."
+                        : wheel + " has " + kpa(evidence.mateKpaAt20() - evidence.pressureAt20Kpa())
+                                + " less than its twin.";
             case SENSOR_FAULT -> "The sensor at " + lower(wheel) + " reports that it cannot measure.";
             case SENSOR_SILENT -> "The sensor at " + lower(wheel) + " is silent while the others report.";
             case SENSOR_BATTERY ->
@@ -91,7 +101,21 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
             reasons.add("Its gauge shows " + kpa(evidence.pressureKpa()) + " at " + celsius(evidence.temperatureC())
                     + "; brought to " + celsius(20.0) + " that is " + kpa(evidence.pressureAt20Kpa()) + ".");
         }
-        if (evidence.limitKpa() != null && evidence.judgedKpa() != null) {
+        if (evidence.lossKpaPerHour() != null) {
+            double error = evidence.lossErrorKpaPerHour() == null ? 0 : 2 * evidence.lossErrorKpaPerHour();
+            reasons.add("At " + celsius(20.0) + " it falls " + kpa(evidence.lossKpaPerHour())
+                    + " an hour (give or take " + kpa(error)
+                    + ") while the vehicle's other wheels stay together; weather would lower them all.");
+        }
+        if (evidence.siblingsC() != null && alert.kind() == AlertKind.HOT_WHEEL_END) {
+            reasons.add("It is at " + celsius(evidence.temperatureC()) + ", the middle one of the others at "
+                    + celsius(evidence.siblingsC()) + ". A sensor outside shows about a third of the heat.");
+        }
+        if (evidence.mateKpaAt20() != null && alert.kind() == AlertKind.TWIN_MISMATCH) {
+            reasons.add("Its twin has " + kpa(evidence.mateKpaAt20()) + ", it has " + kpa(evidence.pressureAt20Kpa())
+                    + ". The fuller one carries the load of both.");
+        }
+        if (isLimitCrossed(alert.kind()) && evidence.limitKpa() != null && evidence.judgedKpa() != null) {
             reasons.add((evidence.isCompensated() ? "Judged at " + celsius(20.0) : "Judged on the gauge") + ", "
                     + kpa(evidence.judgedKpa()) + " is beyond the limit of " + kpa(evidence.limitKpa()) + " (target "
                     + kpa(evidence.targetKpa()) + ").");
@@ -125,13 +149,39 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         };
     }
 
+    /** Of a leak the limit is where it leads, not what it has crossed. */
+    private static boolean isLimitCrossed(AlertKind kind) {
+        return kind != AlertKind.SLOW_LEAK;
+    }
+
+    private String hotter(Evidence evidence) {
+        if (evidence.siblingsC() == null || evidence.temperatureC() == null) {
+            return null;
+        }
+        double degrees = temperature.differenceFromCelsius(evidence.temperatureC() - evidence.siblingsC());
+        return Math.round(degrees) + "\u00a0" + temperature.symbol();
+    }
+
     private String timeLeft(Evidence evidence) {
-        if (evidence.minutesToCritical() == null) {
+        Integer minutes = evidence.minutesToCritical();
+        if (minutes == null) {
             return "";
         }
-        return evidence.minutesToCritical() == 0
-                ? " It is below its second limit."
-                : " It reaches its second limit in about " + evidence.minutesToCritical() + " min.";
+        if (minutes == 0) {
+            return " It is below its second limit.";
+        }
+        String about = " It reaches its second limit in about " + duration(minutes);
+        if (evidence.lossKpaPerHour() == null || evidence.lossErrorKpaPerHour() == null) {
+            return about + ".";
+        }
+        // A leak does not keep its rate: never surer than a tenth.
+        double share = Math.max(0.1, 2 * evidence.lossErrorKpaPerHour() / evidence.lossKpaPerHour());
+        String latest = share < 1 ? duration(minutes / (1 - share)) : "much later";
+        return about + " (" + duration(minutes / (1 + share)) + " to " + latest + ") if it goes on like this.";
+    }
+
+    private static String duration(double minutes) {
+        return minutes < 120 ? Math.round(minutes) + "\u00a0min" : Math.round(minutes / 60) + "\u00a0h";
     }
 
     private String judged(Evidence evidence) {

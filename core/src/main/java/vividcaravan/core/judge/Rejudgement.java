@@ -8,6 +8,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 
 /**
@@ -17,6 +18,7 @@ import vividcaravan.core.fitting.Fitting;
  */
 public final class Rejudgement {
 
+    private final Position position;
     private final VehicleJudge judge;
     private final AlertBook book;
     private final List<Alert> former = new ArrayList<>();
@@ -25,10 +27,12 @@ public final class Rejudgement {
     /**
      * Begins judging a wheel again.
      *
+     * @param position the wheel
      * @param from the time from which everything is judged again, epoch milliseconds; a stay's beginning
      * @param known every alert the wheel ever had, as it is now
      */
-    public Rejudgement(long from, VehicleRules rules, List<Alert> known) {
+    public Rejudgement(Position position, long from, VehicleRules rules, List<Alert> known) {
+        this.position = position;
         this.judge = new VehicleJudge(rules);
         long[] provisional = {0};
         this.book = new AlertBook(() -> --provisional[0]);
@@ -41,9 +45,13 @@ public final class Rejudgement {
         }
     }
 
-    /** Judges the next reading; readings come in the order of their time. */
+    /** Judges the next reading, of this wheel or, for comparison, of another; they come in the order of their time. */
     public void judge(Fitting stay, MountKind mount, Reading reading) {
-        judge.judge(stay, mount, reading, finding -> book.apply(finding).ifPresent(this::remember));
+        judge.judge(stay, mount, reading, finding -> {
+            if (position.equals(finding.position())) {
+                book.apply(finding).ifPresent(this::remember);
+            }
+        });
     }
 
     private void remember(Alert alert) {

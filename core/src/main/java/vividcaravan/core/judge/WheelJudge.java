@@ -4,6 +4,8 @@ import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.Set;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
@@ -46,7 +48,12 @@ final class WheelJudge {
     private static final int SECOND_STAGE_READINGS = 2;
     private static final int BATTERY_READINGS = 5;
     /** How much a cold cell may sag for each °C below where it is judged, mV [our judgement, on the careful side]. */
-    private static final double SAG_MV_PER_C = 10;
+    private static final double SAG_MV_PER_C = 25;
+
+    /** Not on one cold morning: so long must a cell be weak in the cold, even with what it may sag. */
+    private static final long COLD_AND_WEAK_MILLIS = 24L * 60 * 60 * 1000;
+
+    private static final long NEVER = Long.MAX_VALUE;
 
     /** A wheel end this much hotter than the vehicle's others, °C: next safe stop, stop [our judgement]. */
     private static final double HOT_GAP_C = 20;
@@ -122,11 +129,15 @@ final class WheelJudge {
 
     private static final AlertFamily[] FAMILIES = {AlertFamily.TYRE, AlertFamily.SENSOR, AlertFamily.BATTERY};
 
+    private static final Set<Limit> IN_TROUBLE =
+            EnumSet.of(Limit.FAST_FALL, Limit.LOW_SECOND, Limit.LEAK, Limit.LOW, Limit.HOT, Limit.HOT_END);
+
     private final Stage[] stages = new Stage[Limit.ALL.length];
     private final Standing[] standings = new Standing[FAMILIES.length];
     private final FallWindow window = new FallWindow();
     private final WheelTrack track = new WheelTrack();
     private long newestAt = Long.MIN_VALUE;
+    private long coldAndWeakSince = NEVER;
     private Seen last = Seen.NOTHING;
     private Seen secondLast = Seen.NOTHING;
 
@@ -179,7 +190,9 @@ final class WheelJudge {
         below(Limit.LOW, deviation, low, reading.at(), FIRST_STAGE_READINGS);
         below(Limit.LOW_NEXT_STOP, deviation, Math.max(low, NEXT_STOP_LOW), reading.at(), FIRST_STAGE_READINGS);
         // What a tyre lost while nobody heard of it is there at its first word.
-        boolean isFirstWord = last.at < reading.at() - LONG_SILENCE_MILLIS && Math.max(deviation, gauge) <= -second;
+        boolean isFirstWord = !Double.isNaN(last.kpaAt20)
+                && last.at < reading.at() - LONG_SILENCE_MILLIS
+                && Math.max(deviation, gauge) <= -second;
         int delay = stage(Limit.LOW).isRaised() || isFirstWord ? 1 : SECOND_STAGE_READINGS;
         below(Limit.LOW_SECOND, deviation, second, reading.at(), delay);
         below(Limit.RUN_SOFT, deviation, RUN_SOFT_LOW, reading.at(), delay);
@@ -253,7 +266,7 @@ final class WheelJudge {
     void fellSilent(long at, WheelRules rules, Consumer<Finding> findings) {
         stage(Limit.SILENT).raise(at);
         Standing standing = standings[AlertFamily.SENSOR.ordinal()];
-        Urgency urgency = urgency(Limit.SILENT, rules);
+        Urgency urgency = wasInTrouble() ? Urgency.NEXT_STOP : urgency(Limit.SILENT, rules);
         if (standing.isNews(AlertKind.SENSOR_SILENT, urgency, false, at)) {
             Evidence evidence = new Evidence(
                     at,
@@ -281,6 +294,11 @@ final class WheelJudge {
                     at,
                     findings);
         }
+    }
+
+    /** Silence after a loss of air or heat may be a tyre that has burst. */
+    private boolean wasInTrouble() {
+        return IN_TROUBLE.stream().anyMatch(limit -> stage(limit).isRaised());
     }
 
     boolean isSilent() {
@@ -339,8 +357,12 @@ final class WheelJudge {
 
     private void judgeBattery(Reading reading) {
         if (reading.batteryMv() != null && reading.isMeasurement()) {
-            double mv =
-                    reading.batteryMv() + SAG_MV_PER_C * Math.max(0, BATTERY_JUDGED_FROM_C - reading.temperatureC());
+            double cold = Math.max(0, BATTERY_JUDGED_FROM_C - reading.temperatureC());
+            double mv = reading.batteryMv() + SAG_MV_PER_C * cold;
+            coldAndWeakSince = cold > 0 && mv < WEAK_BATTERY_MV ? Math.min(coldAndWeakSince, reading.at()) : NEVER;
+            if (cold > 0 && reading.at() - coldAndWeakSince < COLD_AND_WEAK_MILLIS) {
+                return;
+            }
             stage(Limit.BATTERY).update(mv < WEAK_BATTERY_MV, mv >= SOUND_BATTERY_MV, reading.at(), BATTERY_READINGS);
         }
     }
@@ -496,6 +518,7 @@ final class WheelJudge {
 
     void writeTo(DataOutput out) throws IOException {
         out.writeLong(newestAt);
+        out.writeLong(coldAndWeakSince);
         last.writeTo(out);
         secondLast.writeTo(out);
         window.writeTo(out);
@@ -510,6 +533,7 @@ final class WheelJudge {
 
     void readFrom(DataInput in) throws IOException {
         newestAt = in.readLong();
+        coldAndWeakSince = in.readLong();
         last = Seen.readFrom(in);
         secondLast = Seen.readFrom(in);
         window.readFrom(in);

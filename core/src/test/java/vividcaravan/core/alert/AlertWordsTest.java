@@ -46,6 +46,30 @@ class AlertWordsTest {
     }
 
     @Test
+    void aLeakIsSaidWithItsRateItsTimeAndHowSureThatIs() {
+        Alert leak = alert(AlertKind.SLOW_LEAK, Urgency.NEXT_STOP, false, false);
+
+        // 9 kPa an hour, give or take twice 0.5: 12 minutes are 10.8 to 13.5.
+        assertThat(plain(AlertWords.METRIC.summary(leak, "GX-05")))
+                .isEqualTo(
+                        "Axle 2 left outer of GX-05 loses 9 kPa an hour. It reaches its second limit in about 12 min "
+                                + "(11 min to 14 min) if it goes on like this.");
+        assertThat(AlertWords.METRIC.reasons(leak))
+                .anySatisfy(reason -> assertThat(plain(reason)).contains("give or take 1 kPa"));
+        assertThat(plain(AMERICAN.summary(leak, "GX-05"))).contains("loses 1.3 psi an hour");
+    }
+
+    @Test
+    void aHotWheelEndIsSaidAgainstTheOthersAndATwinAgainstItsMate() {
+        Alert hot = alert(AlertKind.HOT_WHEEL_END, Urgency.NEXT_STOP, false, false);
+        Alert twin = alert(AlertKind.TWIN_MISMATCH, Urgency.BEFORE_NEXT_TRIP, false, false);
+
+        assertThat(plain(AlertWords.METRIC.summary(hot, "GX-05"))).contains("is 14 °C hotter");
+        assertThat(plain(AMERICAN.summary(hot, "GX-05"))).contains("is 25 °F hotter");
+        assertThat(plain(AlertWords.METRIC.summary(twin, "GX-05"))).contains("has 108 kPa less than its twin");
+    }
+
+    @Test
     void stopNowMeansDoNotMoveForAVehicleThatStands() {
         assertThat(AlertWords.METRIC.advice(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, true)))
                 .startsWith("Do not move the vehicle.");

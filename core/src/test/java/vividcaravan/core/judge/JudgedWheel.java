@@ -9,6 +9,7 @@ import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
@@ -64,7 +65,7 @@ final class JudgedWheel {
     }
 
     JudgedWheel take(Reading reading) {
-        judge.judge(stay, reading, finding -> {
+        judge.judge(stay, MountKind.STRAP, reading, finding -> {
             findings.add(finding);
             book.apply(finding);
         });

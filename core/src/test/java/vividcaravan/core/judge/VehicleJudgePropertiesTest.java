@@ -21,6 +21,7 @@ import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Finding;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.Fitting;
@@ -70,14 +71,15 @@ class VehicleJudgePropertiesTest {
         Fitting stay = stay(1, 0, Fitting.OPEN);
         List<Finding> atOnce = new ArrayList<>();
         VehicleJudge whole = new VehicleJudge(RULES);
-        readings.forEach(reading -> whole.judge(stay, reading, atOnce::add));
+        readings.forEach(reading -> whole.judge(stay, MountKind.STRAP, reading, atOnce::add));
 
         List<Finding> inParts = new ArrayList<>();
         VehicleJudge before = new VehicleJudge(RULES);
-        readings.subList(0, cut).forEach(reading -> before.judge(stay, reading, inParts::add));
+        readings.subList(0, cut).forEach(reading -> before.judge(stay, MountKind.STRAP, reading, inParts::add));
         VehicleJudge after = new VehicleJudge(RULES);
         after.readFrom(new DataInputStream(new ByteArrayInputStream(stored(before))));
-        readings.subList(cut, readings.size()).forEach(reading -> after.judge(stay, reading, inParts::add));
+        readings.subList(cut, readings.size())
+                .forEach(reading -> after.judge(stay, MountKind.STRAP, reading, inParts::add));
 
         assertThat(inParts).isEqualTo(atOnce);
         assertThat(stored(after)).isEqualTo(stored(whole));
@@ -93,7 +95,7 @@ class VehicleJudgePropertiesTest {
     void whatAWheelIsRememberedByStaysSmall(@ForAll @LongRange(min = 0, max = 1_000_000) long seed) throws IOException {
         VehicleJudge judge = new VehicleJudge(RULES);
         day(seed, 1_700_000_000_000L, 500)
-                .forEach(reading -> judge.judge(stay(1, 0, Fitting.OPEN), reading, finding -> {}));
+                .forEach(reading -> judge.judge(stay(1, 0, Fitting.OPEN), MountKind.STRAP, reading, finding -> {}));
 
         assertThat(stored(judge).length).isLessThan(2048);
     }
@@ -107,7 +109,7 @@ class VehicleJudgePropertiesTest {
         VehicleJudge judge = new VehicleJudge(RULES);
 
         for (Reading reading : day(seed, 1_700_000_000_000L, 400)) {
-            judge.judge(stay(1, 0, Fitting.OPEN), reading, finding -> book.apply(finding)
+            judge.judge(stay(1, 0, Fitting.OPEN), MountKind.STRAP, reading, finding -> book.apply(finding)
                     .ifPresent(changed -> {
                         seen.removeIf(alert -> alert.id() == changed.id());
                         seen.add(changed);
@@ -144,10 +146,12 @@ class VehicleJudgePropertiesTest {
 
     /** Judges everything as if it had been known in time. */
     private static List<Alert> inHindsight(List<Fitting> stays, List<List<Reading>> readings) {
-        Rejudgement judgement = new Rejudgement(0, RULES, List.of());
+        Rejudgement judgement = new Rejudgement(WHEEL, 0, RULES, List.of());
         for (int i = 0; i < stays.size(); i++) {
             Fitting stay = stays.get(i);
-            readings.get(i).stream().filter(r -> stay.covers(r.at())).forEach(r -> judgement.judge(stay, r));
+            readings.get(i).stream()
+                    .filter(r -> stay.covers(r.at()))
+                    .forEach(r -> judgement.judge(stay, MountKind.STRAP, r));
         }
         AtomicLong ids = new AtomicLong();
         return judgement.outcome(ids::incrementAndGet, 0);
@@ -168,15 +172,19 @@ class VehicleJudgePropertiesTest {
         List<Alert> believed = new ArrayList<>();
         VehicleJudge judge = new VehicleJudge(RULES);
         for (Reading reading : ofFirst) {
-            judge.judge(stay(1, 0, Fitting.OPEN), reading, finding -> book.apply(finding)
+            judge.judge(stay(1, 0, Fitting.OPEN), MountKind.STRAP, reading, finding -> book.apply(finding)
                     .ifPresent(changed -> {
                         believed.removeIf(alert -> alert.id() == changed.id());
                         believed.add(changed);
                     }));
         }
-        Rejudgement correction = new Rejudgement(0, RULES, believed);
-        ofFirst.stream().filter(r -> truth.get(0).covers(r.at())).forEach(r -> correction.judge(truth.get(0), r));
-        ofSecond.stream().filter(r -> truth.get(1).covers(r.at())).forEach(r -> correction.judge(truth.get(1), r));
+        Rejudgement correction = new Rejudgement(WHEEL, 0, RULES, believed);
+        ofFirst.stream()
+                .filter(r -> truth.get(0).covers(r.at()))
+                .forEach(r -> correction.judge(truth.get(0), MountKind.STRAP, r));
+        ofSecond.stream()
+                .filter(r -> truth.get(1).covers(r.at()))
+                .forEach(r -> correction.judge(truth.get(1), MountKind.STRAP, r));
         List<Alert> corrected = correction.outcome(ids::incrementAndGet, 0);
         List<Alert> standing = new ArrayList<>(corrected);
         believed.stream()

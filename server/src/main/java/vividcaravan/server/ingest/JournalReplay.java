@@ -67,7 +67,7 @@ class JournalReplay {
             sensor.judgedUpTo(reading.at());
             sensor.fittingAt(reading.at()).flatMap(stay -> fleet.vehicle(stay.vehicle())
                     .filter(vehicle -> vehicle.judgedSeq() < seq)
-                    .map(vehicle -> vehicle.judge().judge(stay, reading, finding -> {})));
+                    .map(vehicle -> vehicle.judge().judge(stay, sensor.mount().orElse(null), reading, finding -> {})));
         }
     }
 }

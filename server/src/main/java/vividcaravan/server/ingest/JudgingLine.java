@@ -165,12 +165,13 @@ class JudgingLine implements WriterState {
         private void judge(KnownSensor sensor, Fitting stay, Reading reading) {
             VehicleInService vehicle = fleet.vehicle(stay.vehicle()).orElseThrow();
             ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(vehicle.id(), stay.position());
-            boolean isInOrder = vehicle.judge().judge(stay, reading, finding -> vehicle.book()
-                    .apply(finding)
-                    .ifPresent(alert -> {
-                        changed.put(alert.id(), alert);
-                        vehicleOfAlert.put(alert.id(), vehicle);
-                    }));
+            boolean isInOrder = vehicle.judge()
+                    .judge(stay, sensor.mount().orElse(null), reading, finding -> vehicle.book()
+                            .apply(finding)
+                            .ifPresent(alert -> {
+                                changed.put(alert.id(), alert);
+                                vehicleOfAlert.put(alert.id(), vehicle);
+                            }));
             if (!isInOrder) {
                 outOfOrder.merge(wheel, reading.at(), Math::min);
             }

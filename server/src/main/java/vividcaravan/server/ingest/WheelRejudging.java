@@ -1,6 +1,8 @@
 package vividcaravan.server.ingest;
 
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +12,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.Rejudgement;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.history.BlockStore;
@@ -18,9 +21,11 @@ import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 
-/** Judges a wheel again from its stored readings, after it was learned late what sat there or what it said. */
+/** Judges a wheel again from its own and its siblings' stored readings, after it was learned late what sat there or what it said. */
 @Component
 class WheelRejudging {
+
+    private static final long DAY_MILLIS = 24L * 60 * 60 * 1000;
 
     private final FleetDirectory fleet;
     private final AlertStore alerts;
@@ -40,24 +45,14 @@ class WheelRejudging {
     void judgeAgain(StatelessSession session, VehicleInService vehicle, Position position, long since) {
         List<Alert> known = alerts.ofWheel(session, vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
-        List<Fitting> stays = fleet.staysAt(vehicle, position, from, Fitting.OPEN);
-        Rejudgement rejudgement = new Rejudgement(from, vehicle.rules(), known);
-        for (Fitting stay : stays) {
-            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
-            long end = sensor.newest() == null
-                    ? stay.from()
-                    : Math.min(stay.to(), sensor.newest().at() + 1);
-            blocks.read(
-                    stay.sensor(),
-                    stay.from(),
-                    end,
-                    entry -> {
-                        if (!entry.isMarked()) {
-                            rejudgement.judge(stay, entry.reading());
-                            sensor.judgedUpTo(entry.reading().at());
-                        }
-                    },
-                    () -> false);
+        Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), known);
+        List<Fitting> stays = vehicle.description().layout().positions().stream()
+                .flatMap(wheel -> fleet.staysAt(vehicle, wheel, from, Fitting.OPEN).stream())
+                .toList();
+        long end = stays.stream().mapToLong(this::endOf).max().orElse(from);
+        // By days, so that a stay of months fits into memory.
+        for (long day = from; day < end; day += DAY_MILLIS) {
+            judgeDay(rejudgement, position, stays, day, Math.min(end, day + DAY_MILLIS));
         }
         vehicle.judge().takeOver(position, rejudgement.judge());
         Map<Long, Alert> all = new LinkedHashMap<>();
@@ -71,6 +66,43 @@ class WheelRejudging {
         all.values().forEach(vehicle.book()::restore);
         vehicle.publishAlerts();
         vehicle.judged(position);
+    }
+
+    private long endOf(Fitting stay) {
+        KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
+        return sensor.newest() == null
+                ? stay.from()
+                : Math.min(stay.to(), sensor.newest().at() + 1);
+    }
+
+    private record Heard(Fitting stay, Reading reading) {}
+
+    private void judgeDay(Rejudgement rejudgement, Position position, List<Fitting> stays, long from, long to) {
+        List<Heard> heard = new ArrayList<>();
+        for (Fitting stay : stays) {
+            long begin = Math.max(from, stay.from());
+            long end = Math.min(to, endOf(stay));
+            if (begin < end) {
+                blocks.read(
+                        stay.sensor(),
+                        begin,
+                        end,
+                        entry -> {
+                            if (!entry.isMarked()) {
+                                heard.add(new Heard(stay, entry.reading()));
+                            }
+                        },
+                        () -> false);
+            }
+        }
+        heard.sort(Comparator.comparingLong(h -> h.reading().at()));
+        for (Heard h : heard) {
+            KnownSensor sensor = fleet.sensor(h.stay().sensor()).orElseThrow();
+            rejudgement.judge(h.stay(), sensor.mount().orElse(null), h.reading());
+            if (h.stay().position().equals(position)) {
+                sensor.judgedUpTo(h.reading().at());
+            }
+        }
     }
 
     /**

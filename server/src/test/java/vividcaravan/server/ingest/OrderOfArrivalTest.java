@@ -10,6 +10,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -57,6 +58,18 @@ class OrderOfArrivalTest {
                 .toList();
     }
 
+    private static List<Measured> between(List<Measured> day, Instant from, Instant to) {
+        return day.stream()
+                .filter(m -> !m.at().isBefore(from) && m.at().isBefore(to))
+                .toList();
+    }
+
+    private static String both(Door.Truck truck, List<Measured> left, List<Measured> right) {
+        List<String> all = new ArrayList<>(of(truck.left(), left));
+        all.addAll(of(truck.right(), right));
+        return array(all);
+    }
+
     /** What the alerts of a vehicle say, without their identities and without the server's clock. */
     private List<String> said(String ref) {
         return door.alertsOf(ref).stream()
@@ -84,16 +97,18 @@ class OrderOfArrivalTest {
         Door.Truck parts = door.newTruck();
         List<Measured> left = day(seed);
         List<Measured> right = day(seed + 100);
-        List<String> all = new ArrayList<>(of(whole.left(), left));
-        all.addAll(of(whole.right(), right));
-        door.readings(array(all));
+        door.readings(both(whole, left, right));
 
         Random random = new Random(seed);
-        int from = 0;
-        while (from < left.size()) {
-            int to = Math.min(left.size(), from + 1 + random.nextInt(60));
-            List<String> some = new ArrayList<>(of(parts.left(), left.subList(from, to)));
-            some.addAll(of(parts.right(), right.subList(from, to)));
+        Instant end = Stream.concat(left.stream(), right.stream())
+                .map(Measured::at)
+                .max(Instant::compareTo)
+                .orElseThrow();
+        // In order for the vehicle; within a request in any.
+        for (Instant from = begin; !from.isAfter(end); ) {
+            Instant to = from.plusSeconds(60 + random.nextInt(5_000));
+            List<String> some = new ArrayList<>(of(parts.left(), between(left, from, to)));
+            some.addAll(of(parts.right(), between(right, from, to)));
             java.util.Collections.shuffle(some, random);
             door.readings(array(some));
             from = to;
@@ -113,13 +128,11 @@ class OrderOfArrivalTest {
         // Known in time: the sensors change sides in the middle of the day.
         Door.Truck knew = door.newTruck(fitted);
         moveAcross(knew, moved);
-        door.readings(array(of(knew.left(), first)));
-        door.readings(array(of(knew.right(), second)));
+        door.readings(both(knew, first, second));
 
         // Learned afterwards.
         Door.Truck learned = door.newTruck(fitted);
-        door.readings(array(of(learned.left(), first)));
-        door.readings(array(of(learned.right(), second)));
+        door.readings(both(learned, first, second));
         moveAcross(learned, moved);
 
         assertThat(said(learned.ref())).isEqualTo(said(knew.ref()));

@@ -1,0 +1,166 @@
+package vividcaravan.core.judge;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertBook;
+import vividcaravan.core.axles.Axle;
+import vividcaravan.core.axles.AxleLayout;
+import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.axles.WheelArrangement;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.limits.AxleLimits;
+import vividcaravan.core.limits.LimitPolicy;
+
+/**
+ * A truck made of physics and nothing of the judge's: air at constant volume in each tyre, tyres that warm towards what the
+ * road makes of them with a time constant of half an hour, sensors with a step of 4 kPa and 1 °C that report once a minute.
+ */
+final class TruckOnTheRoad {
+
+    static final double TARGET = 800;
+    private static final double AMBIENT = 101.325;
+    private static final double WARMING_MINUTES = 32;
+    private static final double STEP_KPA = 4;
+    private static final long MINUTE = 60_000;
+
+    static final class Tyre {
+        final Position position;
+        /** Gauge pressure at 20 °C, kPa. */
+        double kpaAt20;
+
+        double celsius = 10;
+        double lossPerHour;
+        double hotterBy;
+        boolean isQuiet;
+
+        Tyre(Position position, double kpaAt20) {
+            this.position = position;
+            this.kpaAt20 = kpaAt20;
+        }
+
+        double gauge() {
+            return (kpaAt20 + AMBIENT) * (celsius + 273.15) / 293.15 - AMBIENT;
+        }
+    }
+
+    private final Map<String, Tyre> tyres = new LinkedHashMap<>();
+    private final SplittableRandom random = new SplittableRandom(20261126);
+    private final AlertBook book;
+    private final VehicleRules rules;
+    private final MountKind mount;
+    private VehicleJudge judge;
+    double airC = 10;
+    double runningRiseC = 24;
+    Boolean moving = true;
+    long now = JudgedWheel.BEGIN;
+
+    TruckOnTheRoad(MountKind mount, boolean hasLift) {
+        this.mount = mount;
+        List<Axle> axles = new ArrayList<>(List.of(
+                new Axle(AxleRole.STEER, WheelArrangement.SINGLE, false),
+                new Axle(AxleRole.DRIVE, WheelArrangement.TWIN, false)));
+        if (hasLift) {
+            axles.add(new Axle(AxleRole.LIFT, WheelArrangement.SINGLE, true));
+        }
+        AxleLayout layout = new AxleLayout(axles, 0);
+        AxleLimits limits = new AxleLimits(TARGET, LimitPolicy.DEFAULT);
+        rules = new VehicleRules(
+                VehicleKind.RIGID_TRUCK,
+                layout,
+                axles.stream().map(axle -> limits).toList(),
+                TemperatureCompensation.AT_SEA_LEVEL);
+        judge = new VehicleJudge(rules);
+        long[] ids = {0};
+        book = new AlertBook(() -> ++ids[0]);
+        for (Position position : layout.positions()) {
+            // Nobody fills to the last kPa.
+            tyres.put(position.code(), new Tyre(position, TARGET * (0.985 + 0.03 * random.nextDouble())));
+        }
+    }
+
+    static TruckOnTheRoad withSensorsInside() {
+        return new TruckOnTheRoad(MountKind.STRAP, false);
+    }
+
+    Tyre tyre(String position) {
+        return tyres.get(position);
+    }
+
+    /** Time passes, and every sensor that is not quiet reports each minute. */
+    TruckOnTheRoad drive(double hours) {
+        for (int minute = 0; minute < hours * 60; minute++) {
+            now += MINUTE;
+            int second = 0;
+            for (Tyre tyre : tyres.values()) {
+                pass(tyre);
+                second += 2;
+                if (!tyre.isQuiet) {
+                    report(tyre, now + second * 1000L);
+                }
+            }
+        }
+        return this;
+    }
+
+    /** The same without a word from anyone. */
+    TruckOnTheRoad rest(double hours) {
+        double rise = runningRiseC;
+        runningRiseC = 0;
+        for (int minute = 0; minute < hours * 60; minute++) {
+            now += MINUTE;
+            tyres.values().forEach(this::pass);
+        }
+        runningRiseC = rise;
+        return this;
+    }
+
+    private void pass(Tyre tyre) {
+        tyre.kpaAt20 = Math.max(0, tyre.kpaAt20 - tyre.lossPerHour / 60);
+        double drawnTo = airC + runningRiseC + tyre.hotterBy;
+        tyre.celsius += (drawnTo - tyre.celsius) / WARMING_MINUTES;
+    }
+
+    private void report(Tyre tyre, long at) {
+        double noise = random.nextDouble() * 2 - 1;
+        double kpa = Math.round((tyre.gauge() + noise) / STEP_KPA) * STEP_KPA;
+        // Outside, a third of the heat.
+        double shown = mount == MountKind.CAP ? airC + (tyre.celsius - airC) / 3 : tyre.celsius;
+        Reading reading = new Reading(at, kpa, Math.round(shown), 2950, -80, moving);
+        Fitting stay = new Fitting(tyre.position.code().hashCode(), 1, tyre.position, 0, Fitting.OPEN);
+        judge.judge(stay, mount, reading, book::apply);
+    }
+
+    /** Puts what was seen away and takes it up again, as a restart does. */
+    TruckOnTheRoad restart() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        judge.writeTo(new DataOutputStream(bytes));
+        judge = new VehicleJudge(rules);
+        judge.readFrom(new DataInputStream(new ByteArrayInputStream(bytes.toByteArray())));
+        return this;
+    }
+
+    /** What was seen of each wheel, bytes. */
+    int bytesOfWheel() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        judge.writeTo(new DataOutputStream(bytes));
+        return bytes.size() / tyres.size();
+    }
+
+    Collection<Alert> alerts() {
+        return book.alerts();
+    }
+}
