@@ -97,9 +97,6 @@ final class PageSpeed {
 
     private static void list(Page page) {
         Latencies latencies = new Latencies();
-        com.microsoft.playwright.CDPSession cdp = page.context().newCDPSession(page);
-        cdp.send("Profiler.enable");
-        cdp.send("Profiler.start");
         for (int i = 0; i < TIMES; i++) {
             long from = System.nanoTime();
             page.navigate("/vehicles");
@@ -108,13 +105,6 @@ final class PageSpeed {
         }
         System.out.printf(
                 "page: Vehicles with %,d wheels, from the address to its first lines: %s%n", SENSORS, latencies);
-        try {
-            Files.writeString(
-                    Path.of("/tmp/b/list.cpuprofile"),
-                    cdp.send("Profiler.stop").get("profile").toString());
-        } catch (IOException e) {
-            throw new RuntimeException(e);
-        }
         Object scrolled = page.evaluate(SCROLL);
         System.out.printf(Locale.ROOT, "  scrolling, milliseconds a screen (mean, longest): %s%n", scrolled);
     }

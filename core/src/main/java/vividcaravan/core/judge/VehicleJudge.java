@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
-import java.util.function.ToDoubleFunction;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
@@ -41,10 +40,12 @@ public final class VehicleJudge {
 
     private static final int WHEELS_OF_AXLE = 4;
 
+    /** A sensor's stay at a wheel, and what was seen of it. */
     private static final class Stay {
         private final long sensor;
         private final long from;
         private final WheelJudge judge;
+        private long to;
         /** How many readings the vehicle had given when this one's last came. */
         private long mark;
 
@@ -61,8 +62,31 @@ public final class VehicleJudge {
         }
     }
 
-    private final Map<Position, List<Stay>> wheels = new LinkedHashMap<>();
-    private final double[] scratch = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
+    /** The latest stays at a wheel, the newest last. */
+    private static final class Wheel {
+        private final Position position;
+        private final List<Stay> stays = new ArrayList<>(1);
+
+        private Wheel(Position position) {
+            this.position = position;
+        }
+
+        Stay last() {
+            return stays.get(stays.size() - 1);
+        }
+
+        boolean isHeardSince(long at) {
+            return last().judge.newestAt() >= at;
+        }
+    }
+
+    private final Map<Position, Wheel> wheels = new LinkedHashMap<>();
+    /** The same, to walk over with every reading. */
+    private final List<Wheel> inOrder = new ArrayList<>();
+
+    private final double[] ratios = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
+    private final double[] celsius = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
+    private final double[] airCelsius = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
     private long heard;
     private boolean isStanding;
     private long standingAt;
@@ -77,15 +101,24 @@ public final class VehicleJudge {
     public void holdTo(VehicleRules newRules) {
         rules = newRules;
         wheels.keySet().removeIf(position -> newRules.at(position).isEmpty());
+        listWheels();
+    }
+
+    private void listWheels() {
+        inOrder.clear();
+        inOrder.addAll(wheels.values());
     }
 
     /** Takes over what {@code other} has seen at a wheel. */
     public void takeOver(Position position, VehicleJudge other) {
         wheels.remove(position);
-        List<Stay> stays = other.wheels.get(position);
-        if (stays != null) {
-            wheels.put(position, stays);
+        Wheel wheel = other.wheels.get(position);
+        if (wheel != null) {
+            // The other has counted for itself.
+            wheel.stays.forEach(stay -> stay.mark = heard);
+            wheels.put(position, wheel);
         }
+        listWheels();
     }
 
     /**
@@ -101,10 +134,14 @@ public final class VehicleJudge {
         if (wheelRules == null) {
             return true;
         }
-        List<Stay> stays = wheels.computeIfAbsent(stay.position(), position -> new ArrayList<>(1));
+        Wheel wheel = wheels.get(stay.position());
+        if (wheel == null) {
+            wheel = new Wheel(stay.position());
+            wheels.put(stay.position(), wheel);
+        }
         Stay seen = null;
         boolean isBehind = false;
-        for (Stay known : stays) {
+        for (Stay known : wheel.stays) {
             if (known.is(stay)) {
                 seen = known;
             } else if (known.judge.newestAt() > reading.at()) {
@@ -116,23 +153,28 @@ public final class VehicleJudge {
         }
         if (seen == null) {
             seen = new Stay(stay.sensor(), stay.from(), new WheelJudge());
-            stays.add(seen);
-            while (stays.size() > STAYS_KEPT) {
-                stays.remove(0);
+            wheel.stays.add(seen);
+            while (wheel.stays.size() > STAYS_KEPT) {
+                wheel.stays.remove(0);
             }
+            listWheels();
         }
+        seen.to = stay.to();
         if (reading.moving() != null) {
             isStanding = !reading.moving();
             standingAt = reading.at();
         }
         Siblings siblings = siblings(stay.position(), reading.at());
         seen.judge.judge(reading, wheelRules, siblings, mount == MountKind.CAP, findings);
-        if (reading.at() - seen.countedAt >= ROUND_MILLIS) {
+        boolean isNextRound = reading.at() - seen.countedAt >= ROUND_MILLIS;
+        if (isNextRound) {
             seen.countedAt = reading.at();
             heard++;
         }
         seen.mark = heard;
-        lookForSilence(reading.at(), findings);
+        if (isNextRound) {
+            lookForSilence(reading.at(), findings);
+        }
         return true;
     }
 
@@ -140,91 +182,74 @@ public final class VehicleJudge {
         return isStanding && at - standingAt <= LATELY_MILLIS;
     }
 
-    private static Stay last(List<Stay> stays) {
-        return stays.get(stays.size() - 1);
-    }
-
     private Siblings siblings(Position own, long at) {
         if (own.isSpare()) {
             return Siblings.NONE;
         }
         int n = 0;
+        int known = 0;
         WheelTrack mate = null;
-        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
-            WheelTrack track = last(wheel.getValue()).judge.track();
-            if (isSibling(wheel.getKey(), own, track, at)) {
-                scratch[n++] = track.common();
-                if (wheel.getKey().isTwinOf(own)) {
-                    mate = track;
+        for (int i = 0; i < inOrder.size(); i++) {
+            Wheel wheel = inOrder.get(i);
+            WheelTrack track = wheel.last().judge.track();
+            boolean isSibling =
+                    track.at() >= at - LATELY_MILLIS && !wheel.position.isSpare() && !wheel.position.equals(own);
+            if (isSibling) {
+                ratios[n] = track.common();
+                celsius[n] = track.celsius();
+                n++;
+                if (!Double.isNaN(track.airCelsius())) {
+                    airCelsius[known++] = track.airCelsius();
                 }
+                mate = wheel.position.isTwinOf(own) ? track : mate;
             }
         }
         if (n == 0) {
             return Siblings.NONE;
         }
-        double ratio = Siblings.median(scratch, n);
         return new Siblings(
                 n,
-                ratio,
-                middle(own, at, WheelTrack::celsius),
-                middle(own, at, WheelTrack::airCelsius),
+                Siblings.median(ratios, n),
+                Siblings.median(celsius, n),
+                Siblings.median(airCelsius, known),
                 mate,
                 isStanding(at));
-    }
-
-    private static boolean isSibling(Position position, Position own, WheelTrack track, long at) {
-        return !position.isSpare() && !position.equals(own) && track.at() >= at - LATELY_MILLIS;
-    }
-
-    private double middle(Position own, long at, ToDoubleFunction<WheelTrack> value) {
-        int n = 0;
-        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
-            WheelTrack track = last(wheel.getValue()).judge.track();
-            if (isSibling(wheel.getKey(), own, track, at)) {
-                double it = value.applyAsDouble(track);
-                scratch[n] = it;
-                n += Double.isNaN(it) ? 0 : 1;
-            }
-        }
-        return Siblings.median(scratch, n);
     }
 
     /** Silence shows only in what the others say. A lifted axle sleeps as a whole, which is no silence. */
     private void lookForSilence(long at, Consumer<Finding> findings) {
         int awake = 0;
-        for (List<Stay> stays : wheels.values()) {
-            awake += last(stays).judge.newestAt() >= at - LATELY_MILLIS ? 1 : 0;
+        for (int i = 0; i < inOrder.size(); i++) {
+            awake += inOrder.get(i).isHeardSince(at - LATELY_MILLIS) ? 1 : 0;
         }
         // Where most sleep, those that do are not the ones to wonder at.
-        if (awake < Math.max(2, wheels.size() / 2 + 1)) {
+        if (awake < Math.max(2, inOrder.size() / 2 + 1)) {
             return;
         }
-        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
-            Stay stay = last(wheel.getValue());
+        for (int i = 0; i < inOrder.size(); i++) {
+            Wheel wheel = inOrder.get(i);
+            Stay stay = wheel.last();
             boolean isQuiet = heard - stay.mark >= (long) SILENT_ROUNDS * awake
                     && at - stay.judge.newestAt() >= SILENT_MILLIS
-                    && !stay.judge.isSilent();
-            if (isQuiet && !wheel.getKey().isSpare() && !isLifted(wheel.getKey(), at)) {
-                stay.judge.fellSilent(at, rules.at(wheel.getKey()).orElseThrow(), findings);
+                    && !stay.judge.isSilent()
+                    && stay.to > at;
+            if (isQuiet && !wheel.position.isSpare() && !isLifted(wheel.position, at)) {
+                stay.judge.fellSilent(at, rules.at(wheel.position).orElseThrow(), findings);
             }
         }
     }
 
     private boolean isLifted(Position position, long at) {
-        if (!rules.at(position).orElseThrow().isLiftable()) {
-            return false;
-        }
-        return wheels.entrySet().stream()
-                .filter(wheel -> wheel.getKey().axle() == position.axle())
-                .allMatch(wheel -> last(wheel.getValue()).judge.newestAt() < at - LATELY_MILLIS);
+        return rules.at(position).orElseThrow().isLiftable()
+                && inOrder.stream()
+                        .filter(wheel -> wheel.position.axle() == position.axle())
+                        .noneMatch(wheel -> wheel.isHeardSince(at - LATELY_MILLIS));
     }
 
     /** How a wheel is, as far as its own readings tell. */
     public WheelCondition condition(Position position) {
-        List<Stay> stays = wheels.get(position);
-        return stays == null || stays.isEmpty()
-                ? WheelCondition.OK
-                : last(stays).judge.condition();
+        Wheel wheel = wheels.get(position);
+        return wheel == null ? WheelCondition.OK : wheel.last().judge.condition();
     }
 
     /** Writes all that was seen, for {@link #readFrom}. */
@@ -234,12 +259,13 @@ public final class VehicleJudge {
         out.writeBoolean(isStanding);
         out.writeLong(standingAt);
         out.writeShort(wheels.size());
-        for (Map.Entry<Position, List<Stay>> wheel : wheels.entrySet()) {
-            out.writeUTF(wheel.getKey().code());
-            out.writeByte(wheel.getValue().size());
-            for (Stay stay : wheel.getValue()) {
+        for (Wheel wheel : inOrder) {
+            out.writeUTF(wheel.position.code());
+            out.writeByte(wheel.stays.size());
+            for (Stay stay : wheel.stays) {
                 out.writeLong(stay.sensor);
                 out.writeLong(stay.from);
+                out.writeLong(stay.to);
                 out.writeLong(stay.mark);
                 out.writeLong(stay.countedAt);
                 stay.judge.writeTo(out);
@@ -268,17 +294,19 @@ public final class VehicleJudge {
         for (int i = 0; i < count; i++) {
             Position position = Position.parse(in.readUTF());
             int stays = in.readByte();
-            List<Stay> read = new ArrayList<>(stays);
+            Wheel wheel = new Wheel(position);
             for (int j = 0; j < stays; j++) {
                 Stay stay = new Stay(in.readLong(), in.readLong(), new WheelJudge());
+                stay.to = in.readLong();
                 stay.mark = in.readLong();
                 stay.countedAt = in.readLong();
                 stay.judge.readFrom(in);
-                read.add(stay);
+                wheel.stays.add(stay);
             }
             if (rules.at(position).isPresent()) {
-                wheels.put(position, read);
+                wheels.put(position, wheel);
             }
         }
+        listWheels();
     }
 }
