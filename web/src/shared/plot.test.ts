@@ -30,6 +30,17 @@ describe('plotData', () => {
     expect([...data.times].sort((a, b) => a - b)).toEqual(data.times);
   });
 
+  it('joins means of hours, and leaves a gap where several are missing', () => {
+    const hourly = [0, 60, 120, 180, 300, 360, 1_800, 1_860];
+    const data = plotData(
+      chart(...hourly),
+      (kpa) => kpa,
+      (celsius) => celsius,
+    );
+    expect(data.at20.filter((kpa) => kpa === null)).toHaveLength(1);
+    expect(data.at20[6]).toBeNull();
+  });
+
   it('speaks the reader’s units', () => {
     const data = plotData(
       chart(0),

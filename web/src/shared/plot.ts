@@ -13,6 +13,12 @@ export interface PlotData {
 
 const seconds = (time: string) => new Date(time).getTime() / 1000;
 
+/** Means of hours or days lie further apart than readings; one missing is no gap yet. */
+function gapSeconds({ points }: EvidenceChart): number {
+  const apart = points.slice(1).map((point, i) => seconds(point.at) - seconds(points[i]?.at ?? point.at));
+  return Math.max(GAP_SECONDS, apart.length > 4 ? 2.1 * Math.min(...apart) : 0);
+}
+
 /** The readings as columns, in the reader's units, with gaps where nothing was heard. */
 export function plotData(
   chart: EvidenceChart,
@@ -20,10 +26,11 @@ export function plotData(
   temperature: (celsius: number) => number,
 ): PlotData {
   const data: PlotData = { times: [], at20: [], gauge: [], temperature: [] };
+  const gap = gapSeconds(chart);
   for (const point of chart.points) {
     const time = seconds(point.at);
     const before = data.times.at(-1);
-    if (before !== undefined && time - before > GAP_SECONDS) {
+    if (before !== undefined && time - before > gap) {
       data.times.push(before + 1);
       data.at20.push(null);
       data.gauge.push(null);

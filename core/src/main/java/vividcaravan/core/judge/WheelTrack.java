@@ -23,6 +23,8 @@ final class WheelTrack {
     private static final double HEALTHY_READING = 0.02;
     /** A leak has taken at least this share of target before it is spoken of. */
     private static final double LEAST_DROP = 0.022;
+    /** On soft farm tyres a few kPa are noise, kPa. */
+    private static final double LEAST_DROP_KPA = 4;
     /** Slower than this is no leak that anyone has to find this week, share of target an hour. */
     private static final double LEAST_RATE_PER_HOUR = 0.0025;
 
@@ -196,7 +198,7 @@ final class WheelTrack {
 
     private void judgeDrift(double now, double target) {
         double drop = -now;
-        double needed = Math.max(LEAST_DROP, STEPS_OF_DOUBT * stepKpa / target);
+        double needed = Math.max(Math.max(LEAST_DROP, LEAST_DROP_KPA / target), STEPS_OF_DOUBT * stepKpa / target);
         Drift.Line line = drift.line(LINE_BUCKETS, LINE_GAP_MILLIS);
         boolean isFalling = line.buckets() >= LEAK_BUCKETS
                 && line.perHour() <= -LEAST_RATE_PER_HOUR
@@ -208,9 +210,9 @@ final class WheelTrack {
             isLeaking = true;
             ratePerHour = -line.perHour() * target;
             rateError = line.error() * target;
-        } else if (isFlat) {
+        } else if (isFlat || drop < needed / 2) {
             isLeaking = false;
-            if (Math.abs(now) >= HEALTHY) {
+            if (isFlat && Math.abs(now) >= HEALTHY) {
                 // Somebody set it to this; from now on it is to be kept.
                 baseline.begin();
                 drift.clear();
