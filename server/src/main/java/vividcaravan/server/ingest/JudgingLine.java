@@ -2,6 +2,7 @@ package vividcaravan.server.ingest;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -40,6 +41,11 @@ import vividcaravan.server.vehicles.VehicleRedescribed;
 class JudgingLine implements WriterState {
 
     private static final Logger LOG = LoggerFactory.getLogger(JudgingLine.class);
+    /** Wheels are judged beside each other, so even what was measured in the same moment has its order. */
+    private static final Comparator<IncomingReading> IN_ORDER = Comparator.comparingLong(
+                    (IncomingReading incoming) -> incoming.reading().at())
+            .thenComparing(IncomingReading::sensor);
+
     private final FleetDirectory fleet;
     private final AlertStore alerts;
     private final BlockStore blocks;
@@ -119,8 +125,7 @@ class JudgingLine implements WriterState {
 
         TakeReadings(List<IncomingReading> readings) {
             this.readings = new ArrayList<>(readings);
-            this.readings.sort(
-                    (a, b) -> Long.compare(a.reading().at(), b.reading().at()));
+            this.readings.sort(IN_ORDER);
         }
 
         @Override

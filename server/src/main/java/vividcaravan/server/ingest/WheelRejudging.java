@@ -75,11 +75,12 @@ class WheelRejudging {
                 : Math.min(stay.to(), sensor.newest().at() + 1);
     }
 
-    private record Heard(Fitting stay, Reading reading) {}
+    private record Heard(Fitting stay, KnownSensor sensor, Reading reading) {}
 
     private void judgeDay(Rejudgement rejudgement, Position position, List<Fitting> stays, long from, long to) {
         List<Heard> heard = new ArrayList<>();
         for (Fitting stay : stays) {
+            KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
             long begin = Math.max(from, stay.from());
             long end = Math.min(to, endOf(stay));
             if (begin < end) {
@@ -89,18 +90,18 @@ class WheelRejudging {
                         end,
                         entry -> {
                             if (!entry.isMarked()) {
-                                heard.add(new Heard(stay, entry.reading()));
+                                heard.add(new Heard(stay, sensor, entry.reading()));
                             }
                         },
                         () -> false);
             }
         }
-        heard.sort(Comparator.comparingLong(h -> h.reading().at()));
+        heard.sort(Comparator.comparingLong((Heard h) -> h.reading().at())
+                .thenComparing(h -> h.sensor().code()));
         for (Heard h : heard) {
-            KnownSensor sensor = fleet.sensor(h.stay().sensor()).orElseThrow();
-            rejudgement.judge(h.stay(), sensor.mount().orElse(null), h.reading());
+            rejudgement.judge(h.stay(), h.sensor().mount().orElse(null), h.reading());
             if (h.stay().position().equals(position)) {
-                sensor.judgedUpTo(h.reading().at());
+                h.sensor().judgedUpTo(h.reading().at());
             }
         }
     }
