@@ -162,10 +162,10 @@ class AccessibleTest extends InBrowser {
         page.goBack();
         Locator chart = page.locator("div[role='img']");
         chart.focus();
-        String before = page.locator("[aria-live='polite']").textContent();
+        String before = page.locator("span[aria-live='polite']").textContent();
         page.keyboard().press("ArrowLeft");
         page.keyboard().press("ArrowLeft");
-        assertThat(page.locator("[aria-live='polite']").textContent()).isNotEqualTo(before);
+        assertThat(page.locator("span[aria-live='polite']").textContent()).isNotEqualTo(before);
     }
 
     @Test
