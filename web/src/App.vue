@@ -4,7 +4,7 @@ import { onBeforeUnmount, watch } from 'vue';
 import { RouterView, useRouter } from 'vue-router';
 import { askAfresh, takeAlerts, takeWheels } from './api/fleet';
 import { listen } from './api/live';
-import { loadSession, useSession } from './api/session';
+import { hasLeft, loadSession, useSession } from './api/session';
 import TopLine from './TopLine.vue';
 
 const { account } = useSession();
@@ -19,7 +19,7 @@ async function checkSession(): Promise<void> {
   } catch {
     return;
   }
-  if (!account.value) {
+  if (!account.value && !hasLeft) {
     const { fullPath } = router.currentRoute.value;
     queries.clear();
     await router.push({ name: 'sign-in', query: { then: fullPath } });

@@ -28,11 +28,16 @@ export async function loadSession(): Promise<Session> {
   return (session.value = await answer(http.GET('/api/v1/session')));
 }
 
+/** Whether the person left on purpose; then nobody needs to be told that the session is over. */
+export let hasLeft = false;
+
 export async function signIn(userName: string, password: string): Promise<void> {
+  hasLeft = false;
   session.value = await answer(http.POST('/api/v1/session', { body: { userName, password } }));
 }
 
 export async function signOut(): Promise<void> {
+  hasLeft = true;
   session.value = await answer(http.DELETE('/api/v1/session'));
 }
 
