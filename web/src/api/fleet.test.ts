@@ -10,6 +10,7 @@ function list(): VehicleList {
   const vehicle = (ref: string): VehicleItem => ({
     ref,
     kind: 'BUS',
+    duty: 'GENERAL',
     axles: [],
     alerts: [],
     departure: { verdict: 'MAY_LEAVE' as const, reasons: [] },

@@ -190,6 +190,20 @@ export function takeWheels(client: QueryClient, wheels: WheelEvent[]): void {
   }
 }
 
+/** Records that the pressure of a wheel was set. */
+export function useAdjustment() {
+  const client = useQueryClient();
+  return async (vehicle: string, position: string, how: Schemas['AdjustmentRequest']): Promise<void> => {
+    await answer(
+      http.POST('/api/v1/vehicles/{ref}/wheels/{position}/adjustments', {
+        params: { path: { ref: vehicle, position } },
+        body: how,
+      }),
+    );
+    await client.invalidateQueries({ queryKey: ['chart'] });
+  };
+}
+
 /** What people do to alerts; the answer takes the place of what was shown. */
 export function useAlertActions() {
   const client = useQueryClient();

@@ -4,6 +4,8 @@ import uPlot from 'uplot';
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
 import type { Schemas } from '@/api/client';
 import type { EvidenceChart } from '@/api/fleet';
+import { CHANGE_LABELS } from './changes';
+import EvidenceTable from './EvidenceTable.vue';
 import { useSession } from '@/api/session';
 import {
   cssColour,
@@ -18,6 +20,7 @@ import {
 } from './plot';
 import { useClock } from './time';
 import { useUnits } from './units';
+import { useZoom, type Range } from './zoom';
 
 /** A wheel's pressure at 20 °C against its limits and its siblings' band, with the temperature below. */
 const props = withDefaults(
@@ -41,6 +44,16 @@ const LEFT = 58;
 const FONT = () => `${12 * devicePixelRatio}px "Barlow Semi Condensed", sans-serif`;
 const AXIS_FONT = '12px "Sometype Mono Variable", monospace';
 
+const whole = computed<Range>(() => [new Date(props.chart.from).getTime() / 1000, endSeconds(props.chart)]);
+const { range, isZoomed, show, closer, wider, all } = useZoom(whole);
+/** What was judged and what was done, as ticks. */
+const ticks = computed<Event[]>(() =>
+  [
+    ...props.events,
+    ...props.chart.changes.map((change) => ({ at: change.at, label: CHANGE_LABELS[change.kind] })),
+  ].sort((a, b) => a.at.localeCompare(b.at)),
+);
+
 const data = computed(() => plotData(props.chart, units.toPressure, units.toTemperature));
 const cursor = ref<number>();
 let plots: uPlot[] = [];
@@ -62,10 +75,26 @@ function lines(): Line[] {
   ];
 }
 
+/** The values of a column that lie in what is looked at. */
+function inRange(column: (number | null)[]): number[] {
+  const [from, to] = range.value;
+  return column.filter((value, i): value is number => {
+    const second = data.value.times[i] ?? 0;
+    return value !== null && second >= from && second <= to;
+  });
+}
+
 function pressureRange(): { min: number; max: number } {
   const { limits } = props;
-  const seen = [...data.value.at20, ...data.value.gauge].filter((value) => value !== null);
+  const seen = [...inRange(data.value.at20), ...inRange(data.value.gauge)];
   const band = props.chart.siblings.flatMap((s) => [units.toPressure(s.lowKpa), units.toPressure(s.highKpa)]);
+  if (isZoomed.value && seen.length) {
+    const pad = Math.max(
+      units.toPressure(8) - units.toPressure(0),
+      (Math.max(...seen) - Math.min(...seen)) * 0.2,
+    );
+    return { min: Math.min(...seen) - pad, max: Math.max(...seen) + pad };
+  }
   const low = Math.min(units.toPressure(limits.lowCriticalKpa), ...seen, ...band);
   const high = Math.max(units.toPressure(limits.targetKpa * 1.05), ...seen, ...band);
   const pad = (high - low) * 0.07;
@@ -74,7 +103,7 @@ function pressureRange(): { min: number; max: number } {
 
 /** Always wide enough to show how far it is to the warning temperature. */
 function temperatureRange(): { min: number; max: number } {
-  const seen = data.value.temperature.filter((value) => value !== null);
+  const seen = inRange(data.value.temperature);
   const limit = units.toTemperature(props.limits.temperatureC);
   return { min: Math.min(limit, ...seen) - 4, max: Math.max(limit, ...seen) + 8 };
 }
@@ -106,6 +135,12 @@ function follow(u: uPlot): void {
   cursor.value = u.cursor.idx ?? undefined;
 }
 
+function choose(u: uPlot): void {
+  const { left, width: chosen } = u.select;
+  if (chosen > 8) show([u.posToVal(left, 'x'), u.posToVal(left + chosen, 'x')]);
+  u.setSelect({ left: 0, top: 0, width: 0, height: 0 }, false);
+}
+
 function options(
   height: number,
   y: uPlot.Axis,
@@ -113,7 +148,6 @@ function options(
   hooks: uPlot.Hooks.Arrays,
   showTime: boolean,
 ): uPlot.Options {
-  const range: [number, number] = [new Date(props.chart.from).getTime() / 1000, endSeconds(props.chart)];
   return {
     width: width.value,
     height,
@@ -121,11 +155,11 @@ function options(
     padding: [6, 8, 0, 0],
     cursor: {
       sync: { key: `evidence-${props.name}` },
-      drag: { x: false, y: false },
+      drag: { x: true, y: false, setScale: false },
       y: false,
       points: { size: 6 },
     },
-    scales: { x: { range: () => range } },
+    scales: { x: { range: () => range.value } },
     axes: [
       {
         ...axis(),
@@ -137,7 +171,7 @@ function options(
       { ...axis(), size: LEFT, ...y },
     ],
     series: [{}, ...series],
-    hooks,
+    hooks: { ...hooks, setCursor: [follow], setSelect: [choose] },
   };
 }
 
@@ -166,9 +200,8 @@ function draw(): void {
         ],
         draw: [
           (u) => lines().forEach((line) => drawLine(u, 'y', line, FONT())),
-          (u) => drawEvents(u, props.events, quiet, FONT()),
+          (u) => drawEvents(u, ticks.value, quiet, FONT()),
         ],
-        setCursor: [follow],
       },
       false,
     ),
@@ -196,7 +229,6 @@ function draw(): void {
               FONT(),
             ),
         ],
-        setCursor: [follow],
       },
       true,
     ),
@@ -207,7 +239,7 @@ function draw(): void {
   plots = [main, heat];
 }
 
-watch([width, data, preferences, () => props.height, () => props.limits, () => props.events], draw, {
+watch([width, data, preferences, range, ticks, () => props.height, () => props.limits], draw, {
   flush: 'post',
 });
 const observer = new MutationObserver(draw);
@@ -239,9 +271,17 @@ const summary = computed(() => {
   return (
     `Pressure of ${props.name} at ${units.reference.value}: from ${units.pressureWords(first.pressureAt20Kpa)} at ${clockAt(first.at)}` +
     ` to ${units.pressureWords(last.pressureAt20Kpa)} at ${clockAt(last.at)}; target ${units.pressureWords(props.limits.targetKpa)},` +
-    ` second limit ${units.pressureWords(props.limits.lowCriticalKpa)}. Left and right arrows read the values.`
+    ` second limit ${units.pressureWords(props.limits.lowCriticalKpa)}. Left and right arrows read the values, plus and minus look closer and wider, 0 shows all.`
   );
 });
+
+function zoomBy(event: KeyboardEvent): void {
+  if (event.key === '+' || event.key === '=') closer(underCursor());
+  else if (event.key === '-') wider(underCursor());
+  else if (event.key === '0') all();
+  else return;
+  event.preventDefault();
+}
 
 function move(step: number): void {
   const [plot] = plots;
@@ -252,12 +292,7 @@ function move(step: number): void {
   cursor.value = index;
 }
 
-/** Some twenty lines that tell the same as the picture. */
-const table = computed(() => {
-  const { points } = props.chart;
-  const step = Math.max(1, Math.ceil(points.length / 20));
-  return points.filter((_, i) => (points.length - 1 - i) % step === 0);
-});
+const underCursor = () => (cursor.value === undefined ? undefined : data.value.times[cursor.value]);
 </script>
 
 <template>
@@ -294,34 +329,21 @@ const table = computed(() => {
       :style="{ minHeight: `${height + TEMPERATURE_HEIGHT}px` }"
       @keydown.left.prevent="move(-5)"
       @keydown.right.prevent="move(5)"
+      @keydown="zoomBy"
     ></div>
+    <div class="mt-1 flex flex-wrap items-start justify-between gap-x-4 gap-y-1">
+      <p class="figure min-h-5 text-quiet" aria-live="polite">{{ readout }}</p>
+      <p class="flex gap-1 print:hidden">
+        <button type="button" class="button" @click="closer(underCursor())">Closer</button>
+        <button type="button" class="button" :disabled="!isZoomed" @click="wider(underCursor())">
+          Wider
+        </button>
+        <button type="button" class="button" :disabled="!isZoomed" @click="all">All</button>
+      </p>
+    </div>
     <details class="mt-1">
-      <summary class="flex cursor-pointer flex-wrap justify-between gap-x-4 text-quiet">
-        <span class="figure min-h-5" aria-live="polite">{{ readout }}</span>
-        <span class="underline underline-offset-2">as a table</span>
-      </summary>
-      <table class="mt-1 w-full max-w-xl">
-        <thead>
-          <tr class="border-b border-rule">
-            <th scope="col" class="font-medium text-quiet">Time</th>
-            <th scope="col" class="text-right font-medium text-quiet">
-              At {{ units.reference.value }}, {{ units.pressureSymbol.value }}
-            </th>
-            <th scope="col" class="text-right font-medium text-quiet">
-              Gauge, {{ units.pressureSymbol.value }}
-            </th>
-            <th scope="col" class="text-right font-medium text-quiet">{{ units.temperatureSymbol.value }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="point in table" :key="point.at" class="border-b border-rule">
-            <td>{{ clockAt(point.at) }}</td>
-            <td class="figure text-right">{{ units.pressureNumber(point.pressureAt20Kpa) }}</td>
-            <td class="figure text-right">{{ units.pressureNumber(point.pressureKpa) }}</td>
-            <td class="figure text-right">{{ units.temperatureNumber(point.temperatureC) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <summary class="cursor-pointer text-quiet underline underline-offset-2">as a table</summary>
+      <EvidenceTable :chart="chart" :range="range" />
     </details>
   </div>
 </template>

@@ -15,6 +15,7 @@ function chart(...minutes: number[]): EvidenceChart {
     })),
     siblings: [],
     siblingWheels: 0,
+    changes: [],
   };
 }
 

@@ -54,3 +54,16 @@ const VEHICLE_KINDS: Record<string, string> = {
 export function vehicleKindWords(kind: string): string {
   return VEHICLE_KINDS[kind] ?? kind.toLowerCase();
 }
+
+const DUTIES: Record<string, string> = {
+  GENERAL: 'general',
+  LONG_HAUL: 'long haul',
+  CITY_BUS: 'city bus',
+  FARM_ROAD: 'farm, on the road',
+  FARM_FIELD: 'farm, in the field',
+  MOUNTAIN: 'mountain',
+};
+
+export function dutyWords(duty: string): string {
+  return DUTIES[duty] ?? duty.toLowerCase();
+}

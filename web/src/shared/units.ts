@@ -53,6 +53,8 @@ export function useUnits() {
         number(convert(temperature.value, 20), temperature.value.decimals) + NBSP + temperature.value.symbol,
     ),
     toPressure: (kpa: number) => convert(pressure.value, kpa),
+    /** A pressure in the reader's unit, as kPa. */
+    fromPressure: (value: number) => value * pressure.value.factor,
     toTemperature: (celsius: number) => convert(temperature.value, celsius),
     pressureNumber: (kpa: number) => number(convert(pressure.value, kpa), pressure.value.decimals),
     temperatureNumber: (celsius: number) =>

@@ -14,7 +14,7 @@ const { data: vehicles } = useVehicles();
 const { mayHandleAlerts } = useSession();
 const { age, now } = useClock();
 
-const KINDS: { kind: IncidentKind; words: string; what: string; isOfWheel: boolean }[] = [
+const KINDS: { kind: IncidentKind; words: string; what: string; isOfWheel: boolean; isOfPast?: boolean }[] = [
   {
     kind: 'LEAK',
     words: 'Plant a leak',
@@ -36,8 +36,29 @@ const KINDS: { kind: IncidentKind; words: string; what: string; isOfWheel: boole
   {
     kind: 'DEAD_RECEIVER',
     words: 'Let the receiver die',
-    what: 'Nothing more is heard. Watch the age of its values grow; after ten minutes they count as asleep.',
+    what: 'The vehicle goes on, and nothing more is heard of it. Within a minute or so the Desk says so.',
     isOfWheel: false,
+  },
+  {
+    kind: 'SLOW_LEAK',
+    words: 'Plant a slow leak',
+    what: 'It was on the road out of coverage for six hours; what it measured there comes at once.',
+    isOfWheel: true,
+    isOfPast: true,
+  },
+  {
+    kind: 'MASKED_LEAK',
+    words: 'Plant a leak hidden by heat',
+    what: 'The same, with a wheel end that warms up and holds the gauge where it was.',
+    isOfWheel: true,
+    isOfPast: true,
+  },
+  {
+    kind: 'COLD_MORNING',
+    words: 'Send a frosty night',
+    what: 'It stood through hard frost and begins to roll. All gauges are low, and nothing leaks.',
+    isOfWheel: false,
+    isOfPast: true,
   },
 ];
 const kind = ref<IncidentKind>('LEAK');
@@ -47,6 +68,17 @@ const trouble = ref('');
 const isBusy = ref(false);
 const { vehicle } = useVehicle(vehicleRef);
 const chosen = computed(() => KINDS.find((one) => one.kind === kind.value));
+const PAST_MILLIS = 6 * 3_600_000;
+/** What tells of the last hours can only come of a vehicle that was not heard in them. */
+const choices = computed(() => {
+  const all = vehicles.value?.items ?? [];
+  const asleep = (heardAt: string | null | undefined) =>
+    heardAt && now.value.getTime() - new Date(heardAt).getTime() > PAST_MILLIS;
+  return (chosen.value?.isOfPast ? all.filter((own) => asleep(own.lastHeardAt)) : all).map((own) => own.ref);
+});
+watch(choices, (refs) => {
+  if (!refs.includes(vehicleRef.value)) vehicleRef.value = refs[0] ?? '';
+});
 watch(vehicleRef, () => (position.value = undefined));
 const place = computed(
   () =>
@@ -102,8 +134,13 @@ const words = (own: IncidentKind) => KINDS.find((one) => one.kind === own)?.word
         <label class="max-w-xs">
           To which vehicle?
           <select v-model="vehicleRef" class="field mt-1">
-            <option v-for="own in vehicles?.items" :key="own.ref">{{ own.ref }}</option>
+            <option v-for="own in choices" :key="own">{{ own }}</option>
           </select>
+          <span v-if="chosen?.isOfPast" class="mt-1 block text-quiet">{{
+            choices.length
+              ? 'Those that were not heard within six hours.'
+              : 'Every vehicle was heard within six hours. Come back in the evening, or choose something else.'
+          }}</span>
         </label>
         <div v-if="vehicle && chosen?.isOfWheel">
           <p>
@@ -121,7 +158,11 @@ const words = (own: IncidentKind) => KINDS.find((one) => one.kind === own)?.word
         </div>
         <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
         <div>
-          <button type="submit" class="button button-main" :disabled="isBusy || demo.progress < 1">
+          <button
+            type="submit"
+            class="button button-main"
+            :disabled="isBusy || demo.progress < 1 || !vehicleRef || (chosen?.isOfWheel && !place)"
+          >
             {{ chosen?.words }}
           </button>
         </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useWindowSize } from '@vueuse/core';
-import { computed, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
 import AxleStrip from '@/shared/AxleStrip.vue';
@@ -15,6 +15,7 @@ import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
 import WheelFigures from './WheelFigures.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import SpanChoice from '@/shared/SpanChoice.vue';
 
 /** One alert: what happens, the evidence, what to do. */
 const props = defineProps<{
@@ -29,16 +30,23 @@ const emit = defineEmits<{ acknowledge: []; takeInHand: []; shelve: []; close: [
 const units = useUnits();
 const { at, now } = useClock();
 const { height } = useWindowSize();
-const CHART_HOURS = 12;
+const SPANS: [number, string][] = [
+  [3, '3 h'],
+  [12, '12 h'],
+  [72, '3 days'],
+  [504, '21 days'],
+];
+const hours = ref(12);
 
 const item = computed(() => props.detail.item);
 const wheel = computed(() => props.vehicle?.wheels.find((w) => w.position === item.value.position));
+const shownPosition = computed(() => props.detail.shownPosition ?? undefined);
 const { data: chart } = useChart(() =>
-  item.value.vehicle && item.value.position
+  item.value.vehicle && shownPosition.value
     ? {
         vehicle: item.value.vehicle,
-        position: item.value.position,
-        hours: CHART_HOURS,
+        position: shownPosition.value,
+        hours: hours.value,
         to: item.value.closedAt ?? undefined,
       }
     : undefined,
@@ -52,8 +60,10 @@ defineExpose({ focusNote: () => notes.value?.focus(), focusHeading: () => headin
 const outlook = computed(() => {
   const forecast = item.value.state === 'CLOSED' ? undefined : chart.value?.forecast;
   if (!forecast || new Date(forecast.criticalAt) <= now.value) return undefined;
+  const when = `at about ${at(forecast.criticalAt)} (${at(forecast.earliestAt)} to ${at(forecast.latestAt)})`;
+  if (item.value.kind === 'SLOW_LEAK' && item.value.minutesToCritical) return `By the clock that is ${when}.`;
   const rate = units.pressureWords(-forecast.kpaPerHour);
-  return `It is losing ${rate} an hour and reaches its second limit at about ${at(forecast.criticalAt)} (${at(forecast.earliestAt)} to ${at(forecast.latestAt)}) if it goes on like this.`;
+  return `It is losing ${rate} an hour and reaches its second limit ${when} if it goes on like this.`;
 });
 
 const STEPS: Record<string, string> = {
@@ -119,21 +129,34 @@ const STATES: Record<string, string> = {
           }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
         </p>
         <SidewaysScroll label="The vehicle’s axles">
-          <AxleStrip :vehicle="vehicle" size="page" :chosen="item.position ?? undefined" />
+          <AxleStrip :vehicle="vehicle" size="page" :chosen="shownPosition" />
         </SidewaysScroll>
       </template>
 
-      <EvidenceChart
-        v-if="chart && detail.limits && item.position"
-        class="mt-3"
-        :chart="chart"
-        :limits="detail.limits"
-        :name="`${item.vehicle} ${placeWords(item.position)}`"
-        :events="events"
-        :height="chartHeight"
-      />
+      <template v-if="chart && detail.limits && shownPosition">
+        <div class="mt-3 mb-2 flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+          <h3>{{ placeWords(shownPosition) }}</h3>
+          <SpanChoice v-model="hours" :spans="SPANS" />
+        </div>
+        <EvidenceChart
+          :chart="chart"
+          :limits="detail.limits"
+          :name="`${item.vehicle} ${placeWords(shownPosition)}`"
+          :events="events"
+          :height="chartHeight"
+        />
+      </template>
 
-      <h3 v-if="detail.reasons.length" class="mt-3">Why we think so</h3>
+      <section class="mt-3" aria-labelledby="likely">
+        <h3 id="likely">What is likely behind it</h3>
+        <ol class="mt-1 list-decimal pl-5">
+          <li v-for="cause in detail.causes" :key="cause.likely">
+            <span class="font-medium">{{ cause.likely }}.</span> {{ cause.because }}
+          </li>
+        </ol>
+      </section>
+
+      <h3 v-if="detail.reasons.length" class="mt-3">The figures</h3>
       <ul class="mt-1 list-disc pl-5">
         <li v-for="reason in detail.reasons" :key="reason">{{ reason }}</li>
       </ul>

@@ -150,7 +150,7 @@ onKey('?', () => (isShowingKeys.value = true));
         :depots="depots"
         :hidden="everything.length - queue.length"
       />
-      <AlertQueue :alerts="queue" :chosen="shownId" />
+      <AlertQueue :alerts="queue" :chosen="shownId" :depot-of="(ref) => depotOf.get(ref)" />
       <p v-if="!queue.length" class="p-5 text-quiet">
         {{ everything.length ? 'Nothing here fits what you chose.' : 'Nothing is open.' }}
         <button v-if="everything.length" type="button" class="link" @click="filter = { ...NO_FILTER }">

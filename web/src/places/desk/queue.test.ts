@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { AlertItem } from '@/api/live';
 import { NBSP } from '@/shared/units';
-import { fuse, inOrder, NO_FILTER, passes } from './queue';
+import { byWeather, fuse, inOrder, NO_FILTER, passes } from './queue';
 
 function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
   return {
@@ -33,8 +33,18 @@ describe('the queue', () => {
     expect(sorted.map((a) => a.id)).toEqual(['stop', 'burning', 'old', 'young', 'seen', 'planned']);
   });
 
-  it('counts the fuse down from when it was judged', () => {
-    const burning = alert('a', { minutesToCritical: 60 });
+  it('puts the cold vehicles of a depot under one line, and leaves a single one where it is', () => {
+    const cold = (id: string, vehicle: string) =>
+      alert(id, { kind: 'WEATHER_LOW', urgency: 'PLAN', vehicle });
+    const depots: Record<string, string> = { A: 'High Tarn', B: 'High Tarn', C: 'Larkmoor' };
+    const alerts = [alert('leak'), cold('1', 'A'), cold('2', 'B'), cold('3', 'C'), cold('4', 'nowhere')];
+    const { alerts: rest, cold: depotsInCold } = byWeather(alerts, (vehicle) => depots[vehicle]);
+    expect(rest.map((a) => a.id)).toEqual(['leak', '3', '4']);
+    expect(depotsInCold.map((d) => [d.depot, d.alerts.length])).toEqual([['High Tarn', 2]]);
+  });
+
+  it('counts the fuse down to when the second limit is reached', () => {
+    const burning = alert('a', { minutesToCritical: 60, criticalAt: '2026-11-20T07:00:00Z' });
     expect(fuse(burning, new Date('2026-11-20T06:15:00Z'))).toEqual({ words: `45${NBSP}min`, percent: 6.25 });
     expect(fuse(burning, new Date('2026-11-20T07:30:00Z'))?.words).toBe('now');
   });

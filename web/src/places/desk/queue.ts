@@ -5,30 +5,49 @@ import { rank } from '@/shared/urgency';
 /** A fuse this long is drawn full. */
 const FULL_MINUTES = 12 * 60;
 
-/** The order of the queue: by instruction, then what is new, then what has the least time left, then the oldest. */
+const isWeather = (alert: AlertItem) => alert.kind === 'WEATHER_LOW';
+
+/** Notes about the weather, which one round of a depot puts right. */
+export interface ColdDepot {
+  depot: string;
+  alerts: AlertItem[];
+}
+
+/** Takes the notes about the weather out of a part of the queue, where several vehicles of a depot have one. */
+export function byWeather(
+  alerts: AlertItem[],
+  depotOf: (vehicle: string) => string | null | undefined,
+): { alerts: AlertItem[]; cold: ColdDepot[] } {
+  const cold = new Map<string, AlertItem[]>();
+  for (const alert of alerts) {
+    const depot = isWeather(alert) && alert.vehicle ? depotOf(alert.vehicle) : undefined;
+    if (depot) cold.set(depot, [...(cold.get(depot) ?? []), alert]);
+  }
+  const together = [...cold]
+    .filter(([, notes]) => notes.length > 1)
+    .map(([depot, notes]) => ({ depot, alerts: notes }));
+  const taken = new Set(together.flatMap((one) => one.alerts));
+  return { alerts: alerts.filter((alert) => !taken.has(alert)), cold: together };
+}
+
+/** The order of the queue: by instruction, then weather last, then what is new, then what has the least time left, then the oldest. */
 export function inOrder(alerts: AlertItem[]): AlertItem[] {
   const isNew = (alert: AlertItem) => (alert.state === 'NEW' ? 0 : 1);
   const left = (alert: AlertItem) => alert.minutesToCritical ?? Number.POSITIVE_INFINITY;
   return [...alerts].sort(
     (a, b) =>
       rank(a.urgency) - rank(b.urgency) ||
+      Number(isWeather(a)) - Number(isWeather(b)) ||
       isNew(a) - isNew(b) ||
       (left(a) === left(b) ? 0 : left(a) - left(b)) ||
       a.openedAt.localeCompare(b.openedAt),
   );
 }
 
-/** The time left to the second limit as words and as a bar, counted down from when it was judged. */
+/** The time left to the second limit as words and as a bar, counted down from the newest reading. */
 export function fuse(alert: AlertItem, now: Date): { words: string; percent: number } | undefined {
-  if (
-    alert.minutesToCritical === null ||
-    alert.minutesToCritical === undefined ||
-    alert.state === 'RECOVERED'
-  ) {
-    return undefined;
-  }
-  const judgedAt = new Date(alert.history.at(-1)?.at ?? alert.openedAt).getTime();
-  const left = alert.minutesToCritical - (now.getTime() - judgedAt) / 60_000;
+  if (!alert.criticalAt || alert.state === 'RECOVERED') return undefined;
+  const left = (new Date(alert.criticalAt).getTime() - now.getTime()) / 60_000;
   return left <= 0
     ? { words: 'now', percent: 100 }
     : { words: span(left * 60_000), percent: Math.max(3, Math.min(100, (left / FULL_MINUTES) * 100)) };

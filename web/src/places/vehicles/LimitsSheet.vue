@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { VehicleItem } from '@/api/fleet';
-import { roleWords } from '@/shared/position';
+import { dutyWords, roleWords } from '@/shared/position';
 import { useUnits } from '@/shared/units';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
@@ -60,16 +60,22 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
               >
             </td>
             <td>
-              {{ axle.limits.basis === 'COMPENSATED' ? `at ${units.reference.value}` : 'on the gauge'
-              }}{{ isOwn(axle, 'basis') ? ', its own' : '' }}
+              {{
+                axle.limits.basis === 'COMPENSATED' && !axle.isBallasted
+                  ? `at ${units.reference.value}`
+                  : 'on the gauge'
+              }}{{ axle.isBallasted ? ', liquid ballast' : isOwn(axle, 'basis') ? ', its own' : ''
+              }}{{ axle.isSelfInflating ? '; inflates itself' : '' }}
             </td>
           </tr>
         </tbody>
       </table>
     </SidewaysScroll>
     <p class="mt-1.5 max-w-3xl text-quiet">
-      What is not an axle’s own comes from the fleet’s policy. The targets are those that were brought in for
-      this vehicle; the placard and the tyre maker’s table go first.
+      What is not an axle’s own comes from
+      <template v-if="vehicle.duty !== 'GENERAL'">its duty, {{ dutyWords(vehicle.duty) }}, and</template>
+      the fleet’s policy. The targets are those that were brought in for this vehicle; the placard and the
+      tyre maker’s table go first.
     </p>
   </section>
 </template>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { useChart, useVehicle } from '@/api/fleet';
+import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
 import { place, placeWords, vehicleKindWords } from '@/shared/position';
@@ -13,6 +14,8 @@ import LimitsSheet from './LimitsSheet.vue';
 import VehicleAlerts from './VehicleAlerts.vue';
 import WheelSheet from './WheelSheet.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import SpanChoice from '@/shared/SpanChoice.vue';
+import AdjustDialog from './AdjustDialog.vue';
 
 /** Everything about one vehicle. */
 const props = defineProps<{ vehicleRef: string }>();
@@ -26,6 +29,8 @@ const SPANS: [number, string][] = [
   [24 * 365, 'a year'],
 ];
 const hours = ref(24);
+const { mayHandleAlerts } = useSession();
+const isAdjusting = ref(false);
 
 const hasSensors = computed(() => vehicle.value?.wheels.some((wheel) => wheel.sensor));
 const print = () => window.print();
@@ -121,19 +126,12 @@ const { data: chart } = useChart(() =>
         <h2 class="mb-1 text-base">
           <span class="figure">{{ chosen }}</span> {{ placeWords(chosen) }}
         </h2>
-        <fieldset class="mb-2 flex gap-1 print:hidden">
-          <legend class="spoken">How far back</legend>
-          <button
-            v-for="[value, words] in SPANS"
-            :key="value"
-            type="button"
-            class="button"
-            :aria-pressed="hours === value"
-            @click="hours = value"
-          >
-            {{ words }}
+        <div class="mb-2 flex flex-wrap justify-between gap-2 print:hidden">
+          <SpanChoice v-model="hours" :spans="SPANS" />
+          <button v-if="mayHandleAlerts" type="button" class="button" @click="isAdjusting = true">
+            Record a pressure that was set
           </button>
-        </fieldset>
+        </div>
         <EvidenceChart
           v-if="chart && limits"
           :chart="chart"
@@ -149,6 +147,13 @@ const { data: chart } = useChart(() =>
         </p>
       </section>
     </div>
+    <AdjustDialog
+      v-if="chosen"
+      :is-open="isAdjusting"
+      :vehicle-ref="vehicle.ref"
+      :position="chosen"
+      @done="isAdjusting = false"
+    />
     <LimitsSheet class="mt-7" :vehicle="vehicle" />
     <VehicleAlerts class="mt-7" :vehicle-ref="vehicle.ref" />
   </div>

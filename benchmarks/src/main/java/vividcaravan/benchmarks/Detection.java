@@ -1,10 +1,12 @@
 package vividcaravan.benchmarks;
 
+import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -51,18 +53,36 @@ public final class Detection {
 
     private Detection() {}
 
-    public static void main(String[] arguments) {
+    /**
+     * @param arguments seeds with commas between them; {@code verbose} to hear of every miss, {@code http} to ask the
+     *     running product instead of its judge alone
+     */
+    public static void main(String[] arguments) throws IOException, InterruptedException {
         long[] seeds = arguments.length > 0
                 ? Arrays.stream(arguments[0].split(","))
                         .mapToLong(Long::parseLong)
                         .toArray()
                 : new long[] {1, 2, 3, 4};
-        boolean isVerbose = arguments.length > 1;
-        Map<String, Function<RandomFleet.Vehicle, School>> schools = new java.util.LinkedHashMap<>();
+        List<String> wishes = List.of(arguments);
+        if (wishes.contains("http")) {
+            try (ProductUnderLoad product = ProductUnderLoad.start()) {
+                measure(
+                        seeds,
+                        Map.of("Vivid Caravan over HTTP", vehicle -> new DeliveredSchool(product, vehicle)),
+                        wishes.contains("verbose"));
+            }
+            return;
+        }
+        Map<String, Function<RandomFleet.Vehicle, School>> schools = new LinkedHashMap<>();
         schools.put("Vivid Caravan", JudgeSchool::new);
         schools.put("fixed -10 %", vehicle -> new FixedLimits(vehicle, 0.10));
         schools.put("fixed -20 %", vehicle -> new FixedLimits(vehicle, 0.20));
-        Map<String, Score> scores = new java.util.LinkedHashMap<>();
+        measure(seeds, schools, wishes.contains("verbose"));
+    }
+
+    private static void measure(
+            long[] seeds, Map<String, Function<RandomFleet.Vehicle, School>> schools, boolean isVerbose) {
+        Map<String, Score> scores = new LinkedHashMap<>();
         schools.keySet().forEach(name -> scores.put(name, new Score()));
         for (long seed : seeds) {
             measure(seed, schools, scores, isVerbose);
@@ -129,8 +149,9 @@ public final class Detection {
 
     private static void explain(RandomFleet.Vehicle vehicle, PlantedFault fault, Long lineAt, List<Said> said) {
         boolean isFound = fault != null && said.stream().anyMatch(s -> isOf(fault, s));
-        List<Said> others =
-                said.stream().filter(s -> fault == null || !isOf(fault, s)).toList();
+        List<Said> others = said.stream()
+                .filter(s -> s.kind() != AlertKind.WEATHER_LOW && (fault == null || !isOf(fault, s)))
+                .toList();
         long first = said.stream()
                 .filter(s -> fault != null && isOf(fault, s))
                 .mapToLong(Said::openedAt)

@@ -46,6 +46,7 @@ final class JudgeSchool implements Detection.School {
         for (RandomFleet.Wheel wheel : vehicle.wheels()) {
             sensor++;
             stays.put(wheel.position(), new Fitting(sensor, 1, wheel.position(), 0, Fitting.OPEN));
+            judge.expect(stays.get(wheel.position()));
         }
     }
 

@@ -17,7 +17,7 @@ import java.util.stream.Stream;
 final class ProductUnderLoad implements AutoCloseable {
 
     static final String TOKEN = "token-of-the-load-program";
-    private static final int PORT = 18_480;
+    private static final int PORT = Integer.getInteger("product.port", 18_480);
     private static final Path JAR = Path.of("server/target/vivid-caravan.jar");
 
     final Path folder;

@@ -69,7 +69,7 @@ class AccessibleTest extends InBrowser {
         page.getByText("BV-03").first().waitFor();
         assertNothingFound(page, "desk");
         page.locator("[data-alert]").first().click();
-        page.getByText("Why we think so").waitFor();
+        page.getByText("What is likely behind it").waitFor();
         page.locator("canvas").first().waitFor();
         assertNothingFound(page, "alert");
         page.getByText("as a table").click();
@@ -100,6 +100,35 @@ class AccessibleTest extends InBrowser {
         assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
                 .as("nothing sticks out at the side")
                 .isTrue();
+        page.navigate("/vehicles/GX-05");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Record a pressure that was set"))
+                .click();
+        page.getByRole(AriaRole.DIALOG).waitFor();
+        assertNothingFound(page, "recording a pressure");
+    }
+
+    @Test
+    void theChartIsLookedAtCloserByKeyAndByButton() {
+        Page page = newPage(product.address);
+        enterAs(page, "I. Marrable");
+        page.navigate("/vehicles/GX-05");
+        Locator chart = page.getByRole(AriaRole.IMG).filter(new Locator.FilterOptions().setHas(page.locator("canvas")));
+        chart.waitFor();
+        Locator all = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName("All").setExact(true));
+        assertThat(all.isDisabled()).isTrue();
+
+        chart.focus();
+        page.keyboard().press("+");
+        assertThat(all.isEnabled()).isTrue();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Closer"))
+                .click();
+        page.getByText("as a table").click();
+        int few = page.getByRole(AriaRole.TABLE).last().locator("tr").count();
+        assertThat(few).isPositive();
+        chart.focus();
+        page.keyboard().press("0");
+        assertThat(all.isDisabled()).isTrue();
     }
 
     @Test
@@ -162,10 +191,10 @@ class AccessibleTest extends InBrowser {
         page.goBack();
         Locator chart = page.locator("div[role='img']");
         chart.focus();
-        String before = page.locator("span[aria-live='polite']").textContent();
+        String before = page.locator("p.figure[aria-live='polite']").textContent();
         page.keyboard().press("ArrowLeft");
         page.keyboard().press("ArrowLeft");
-        assertThat(page.locator("span[aria-live='polite']").textContent()).isNotEqualTo(before);
+        assertThat(page.locator("p.figure[aria-live='polite']").textContent()).isNotEqualTo(before);
     }
 
     @Test
@@ -204,5 +233,43 @@ class AccessibleTest extends InBrowser {
         page.locator("[data-alert]")
                 .filter(new Locator.FilterOptions().setHasText("GX-08"))
                 .waitFor(new Locator.WaitForOptions().setTimeout(90_000));
+    }
+
+    @Test
+    void aSlowLeakThatWasPlantedInThePastComesWithItsEvidence() {
+        Page page = newPage(product.address);
+        enterAs(page, "I. Marrable");
+        page.navigate("/demo");
+        page.getByLabel("Plant a slow leak").check();
+        page.getByLabel("To which vehicle?").selectOption("BV-06");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Plant a slow leak"))
+                .click();
+        page.getByText("BV-06 1L").waitFor();
+
+        page.navigate("/desk");
+        Locator line = page.locator("[data-alert]").filter(new Locator.FilterOptions().setHasText("BV-06"));
+        line.waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        line.click();
+        page.locator("ol li")
+                .filter(new Locator.FilterOptions().setHasText("Nail, valve or bead"))
+                .waitFor();
+        assertThat(page.locator("article").textContent()).contains("siblings stay within");
+    }
+
+    @Test
+    void aPressureThatWasSetIsInTheRecordOfItsWheel() {
+        Page page = newPage(product.address);
+        enterAs(page, "B. Quill");
+        page.navigate("/vehicles/GX-01?wheel=1R");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Record a pressure that was set"))
+                .click();
+        page.getByLabel("Hand gauge before").fill("820");
+        page.getByLabel("Hand gauge after").fill("850");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Record it"))
+                .click();
+        page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+
+        page.getByText("as a table").click();
+        page.getByText("pressure set from").waitFor();
     }
 }

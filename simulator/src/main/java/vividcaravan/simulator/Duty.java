@@ -34,6 +34,20 @@ enum Duty {
                     : dayOfWeek == SATURDAY && hourOfDay >= 10 && hourOfDay < 12;
         }
     },
+    /** A spare vehicle that is out for three hours a day, last before anybody first looks. */
+    RESERVE {
+        @Override
+        boolean isMoving(long sinceAnchor, double hourOfDay, int dayOfWeek) {
+            return isOut(sinceAnchor, 10);
+        }
+    },
+    /** The same at the other end of the day, so that one of the two has always been quiet for long. */
+    LATE_RESERVE {
+        @Override
+        boolean isMoving(long sinceAnchor, double hourOfDay, int dayOfWeek) {
+            return isOut(sinceAnchor, 22);
+        }
+    },
     /** Field and yard work: mornings and afternoons. */
     FARM {
         @Override
@@ -46,8 +60,15 @@ enum Duty {
     private static final int SUNDAY = 7;
     private static final long MINUTE = 60_000;
     private static final long HOUR = 60 * MINUTE;
+    private static final long DAY_MILLIS = 24 * HOUR;
+    private static final int RESERVE_HOURS = 2;
     private static final long LEG = 90 * MINUTE;
     private static final long STOP = 15 * MINUTE;
+
+    private static boolean isOut(long sinceAnchor, int fromHour) {
+        long hour = Math.floorMod(sinceAnchor, DAY_MILLIS) / HOUR;
+        return hour >= fromHour && hour < fromHour + RESERVE_HOURS;
+    }
 
     /**
      * Whether the vehicle is moving.

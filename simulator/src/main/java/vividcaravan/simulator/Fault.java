@@ -50,6 +50,8 @@ record Fault(Position position, Kind kind, double beginsHour, double lastsHours,
         BATTERY_WEAK,
         /** The sensor of this wheel and the one across the axle were swapped. */
         SENSORS_CROSSED,
+        /** The air around the vehicle is {@code amount} °C colder than the weather. */
+        COLD_SNAP,
         /** Nothing of the vehicle is heard, and nothing comes later. */
         DEAD_RECEIVER,
         /** Nothing is heard for a while; it all comes later. */

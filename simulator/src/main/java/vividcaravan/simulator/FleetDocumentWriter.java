@@ -40,9 +40,18 @@ public final class FleetDocumentWriter {
             vehicle.put("plate", plan.plate());
         }
         vehicle.put("depot", plan.depot()).put("spares", plan.spares());
+        switch (plan.kind()) {
+            case BUS -> vehicle.put("duty", "CITY_BUS");
+            case FARM_TRACTOR, IMPLEMENT -> vehicle.put("duty", "FARM_ROAD");
+            default -> {
+                // The fleet's own policy.
+            }
+        }
         ArrayNode axles = vehicle.putArray("axles");
-        for (VehiclePlan.PlannedAxle planned : plan.axles()) {
+        for (int axle = 1; axle <= plan.axles().size(); axle++) {
+            VehiclePlan.PlannedAxle planned = plan.axles().get(axle - 1);
             axles.addObject()
+                    .put("automaticInflation", plan.inflatesItself(axle))
                     .put("role", planned.axle().role().name())
                     .put("wheels", planned.axle().wheels().name())
                     .put("liftable", planned.axle().liftable())

@@ -2,6 +2,7 @@ package vividcaravan.simulator;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import vividcaravan.core.axles.Position;
 
@@ -17,23 +18,44 @@ public final class Incident {
         /** The vehicle stands while somebody sets its wheels to target. */
         AIR_LINE(Fault.Kind.AIR_LINE, 0, Duration.ofMinutes(10)),
         /** The vehicle goes on, and nothing is heard of it. */
-        DEAD_RECEIVER(Fault.Kind.DEAD_RECEIVER, 0, Duration.ofMinutes(60));
+        DEAD_RECEIVER(Fault.Kind.DEAD_RECEIVER, 0, Duration.ofMinutes(60)),
+        /** A nail: it was on the road out of coverage, and six hours of readings come at once. */
+        SLOW_LEAK(Fault.Kind.SLOW_LEAK, 16, Duration.ofHours(6), Duration.ofHours(6), Duration.ZERO),
+        /** The same with a wheel end that warms up and holds the gauge up. */
+        MASKED_LEAK(Fault.Kind.HOT_LEAK, 17, Duration.ofHours(6), Duration.ofHours(6), Duration.ZERO),
+        /** It stood through a night of hard frost, and begins to roll. */
+        COLD_MORNING(Fault.Kind.COLD_SNAP, 24, Duration.ofMinutes(60), Duration.ofHours(6), Duration.ofMinutes(354));
 
         private final Fault.Kind fault;
         private final double amount;
         private final Duration lasts;
+        private final Duration past;
+        private final Duration parked;
 
         Kind(Fault.Kind fault, double amount, Duration lasts) {
+            this(fault, amount, lasts, Duration.ZERO, Duration.ZERO);
+        }
+
+        Kind(Fault.Kind fault, double amount, Duration lasts, Duration past, Duration parked) {
             this.fault = fault;
             this.amount = amount;
             this.lasts = lasts;
+            this.past = past;
+            this.parked = parked;
+        }
+
+        /** How long ago it began: as long nothing may have been heard of the vehicle, since all of it comes at once. */
+        public Duration past() {
+            return past;
         }
 
         /** Whether it is about one wheel rather than the vehicle. */
         public boolean isOfWheel() {
-            return this == LEAK || this == BRAKE;
+            return this == LEAK || this == BRAKE || this == SLOW_LEAK || this == MASKED_LEAK;
         }
     }
+
+    private static final double HOURS_WELL = 1;
 
     private final Kind kind;
     private final String vehicle;
@@ -84,12 +106,19 @@ public final class Incident {
     }
 
     /** Begins or ends in the step from {@code from}, if it is time. */
-    void startAndEnd(long from, Function<String, SimulatedVehicle> vehicles, long anchor) {
+    void startAndEnd(
+            long from, Function<String, SimulatedVehicle> vehicles, long anchor, Consumer<SimulatedReading> receiver) {
         boolean isTime = at.toEpochMilli() <= from && from < endsAt.toEpochMilli();
         if (isTime && running == null) {
-            double begins = (at.toEpochMilli() - anchor) / Fault.HOUR_MILLIS;
+            long began = at.minus(kind.past).toEpochMilli();
+            // What it is like without a fault is to be seen first.
+            double begins = (began - anchor) / Fault.HOUR_MILLIS + (kind.past.isZero() ? 0 : HOURS_WELL);
             running = new Fault(position, kind.fault, begins, Double.MAX_VALUE, kind.amount, false);
-            vehicles.apply(vehicle).add(running);
+            SimulatedVehicle subject = vehicles.apply(vehicle);
+            subject.add(running);
+            if (!kind.past.isZero()) {
+                subject.relive(began, began + kind.parked.toMillis(), at.toEpochMilli(), receiver);
+            }
         } else if (!isTime && running != null) {
             vehicles.apply(vehicle).remove(running);
             running = null;

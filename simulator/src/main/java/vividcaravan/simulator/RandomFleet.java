@@ -52,7 +52,11 @@ public final class RandomFleet {
      */
     public record Wheel(Position position, double targetKpa, String code) {}
 
-    /** A vehicle as the judge is to know it. */
+    /**
+     * A vehicle as the judge is to know it.
+     *
+     * @param mount how its sensors are held, or null where nobody said
+     */
     public record Vehicle(
             String ref,
             VehicleKind kind,
@@ -70,7 +74,9 @@ public final class RandomFleet {
     public record Arrival(long arrivedAt, String vehicle, Position position, SimulatedReading reading) {}
 
     private static final long STEP_MILLIS = 10_000;
-    private static final long EVERY_MILLIS = 60_000;
+    /** How often sensors report on the road; most once a minute. */
+    private static final long[] EVERY_MILLIS = {60_000, 60_000, 60_000, 30_000, 120_000, 300_000};
+
     private static final double HOUR_MILLIS = 3_600_000;
     private static final double EARLIEST_ONSET_HOURS = 14;
     private static final double LATEST_ONSET_SHARE = 0.5;
@@ -117,7 +123,7 @@ public final class RandomFleet {
                             .map(VehiclePlan.PlannedAxle::targetKpa)
                             .toList(),
                     Larkmoor.DEPOTS.get(plan.depot()),
-                    plan.mount(),
+                    isMountUnknown(plan) ? null : plan.mount(),
                     plan.layout().positions().stream()
                             .map(position -> new Wheel(
                                     position,
@@ -126,6 +132,11 @@ public final class RandomFleet {
                             .toList()));
         }
         return vehicles;
+    }
+
+    /** Of sensors inside nobody says on every fourth vehicle how they are held. */
+    private static boolean isMountUnknown(VehiclePlan plan) {
+        return plan.mount() != MountKind.CAP && Math.floorMod(plan.ref().hashCode(), 4) == 0;
     }
 
     /** What was planted. */
@@ -150,6 +161,7 @@ public final class RandomFleet {
             VehiclePlan plan = plans.get(i);
             SplittableRandom channel = new SplittableRandom(plan.ref().hashCode());
             SimulatedVehicle vehicle = new SimulatedVehicle(plan, i, begin, begin);
+            long every = EVERY_MILLIS[Math.floorMod(plan.ref().hashCode(), EVERY_MILLIS.length)];
             Map<String, Position> positions = new HashMap<>();
             for (Position position : plan.layout().positions()) {
                 positions.put(Larkmoor.sensorCode(i, position), position);
@@ -159,7 +171,7 @@ public final class RandomFleet {
                 vehicle.pass(
                         at,
                         to,
-                        EVERY_MILLIS,
+                        every,
                         reading -> arrive(channel, to, reading, plan.ref(), positions.get(reading.sensor()), arrivals));
             }
             arrivals.sort(Comparator.comparingLong(Arrival::arrivedAt));

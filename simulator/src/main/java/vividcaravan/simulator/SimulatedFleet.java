@@ -84,7 +84,7 @@ public final class SimulatedFleet {
         long from = now;
         now = to;
         for (Incident incident : incidents) {
-            incident.startAndEnd(from, this::vehicle, anchor);
+            incident.startAndEnd(from, this::vehicle, anchor, receiver);
         }
         vehicles.forEach(vehicle -> vehicle.pass(from, to, everyMillis, receiver));
     }

@@ -28,6 +28,9 @@ final class SimulatedVehicle {
     /** An automatic system looks this often, hours. */
     private static final double INFLATES_EVERY_HOURS = 2;
 
+    private static final long RELIVED_STEP_MILLIS = 10_000;
+    private static final long RELIVED_EVERY_MILLIS = 60_000;
+
     private static final class Wheel {
         Position position;
         SimulatedTyre tyre;
@@ -46,6 +49,8 @@ final class SimulatedVehicle {
     private final List<Fault> faults;
     private final Map<Position, Wheel> wheels = new TreeMap<>(java.util.Comparator.comparing(Position::code));
     private final List<SimulatedReading> backlog = new ArrayList<>();
+    /** Whether it moves while it lives through hours once more; otherwise null. */
+    private Boolean isRolling;
 
     /**
      * @param index the vehicle's place in the scenario, which its sensors' codes come from
@@ -129,13 +134,32 @@ final class SimulatedVehicle {
                 faults.stream().filter(fault -> fault.isActive(sinceAnchor)).toList();
         Consumer<SimulatedReading> heard = heardThrough(active, receiver);
         ZonedDateTime local = Instant.ofEpochMilli(from).atZone(ZONE);
-        Hour hour = new Hour(Weather.celsius(from, altitudeM), isMoving(from, local, active), local.getHour());
+        double snap = active.stream()
+                .filter(fault -> fault.kind() == Fault.Kind.COLD_SNAP)
+                .mapToDouble(Fault::amount)
+                .sum();
+        Hour hour = new Hour(Weather.celsius(from, altitudeM) - snap, isMoving(from, local, active), local.getHour());
         for (Wheel wheel : wheels.values()) {
             pass(wheel, from, to, everyMillis, hour, active, heard);
         }
     }
 
+    /**
+     * Goes through the hours from {@code from} to {@code to} once more, parked until {@code rolls} and then on the road, and
+     * hands over all that its sensors measured: nobody had heard of them.
+     */
+    void relive(long from, long rolls, long to, Consumer<SimulatedReading> receiver) {
+        for (long at = from; at < to; at += RELIVED_STEP_MILLIS) {
+            isRolling = at >= rolls;
+            pass(at, Math.min(to, at + RELIVED_STEP_MILLIS), RELIVED_EVERY_MILLIS, receiver);
+        }
+        isRolling = null;
+    }
+
     private boolean isMoving(long at, ZonedDateTime local, List<Fault> active) {
+        if (isRolling != null) {
+            return isRolling;
+        }
         if (active.stream().anyMatch(fault -> fault.kind() == Fault.Kind.AIR_LINE)) {
             return false;
         }
@@ -241,7 +265,7 @@ final class SimulatedVehicle {
     private void fillAtBeginning(Wheel wheel, Fault fault, double air) {
         switch (fault.kind()) {
             case SOFT_TWIN -> wheel.tyre.fill(wheel.targetKpa * (1 - fault.amount() / 100));
-            case TWIN_MISMATCH -> wheel.tyre.fill(wheel.fillKpaAt20 - fault.amount());
+            case TWIN_MISMATCH -> wheel.tyre.fill(mate(wheel).fillKpaAt20 - fault.amount());
             case OVER_FILLED -> wheel.tyre.fill(wheel.targetKpa * (1 + fault.amount() / 100));
             case FILLED_HOT ->
                 wheel.tyre.fill(SimulatedTyre.kpaAt20(wheel.targetKpa, air + FILLED_WARM_C, Atmosphere.at(altitudeM)));
@@ -250,6 +274,14 @@ final class SimulatedVehicle {
                 // It was filled well.
             }
         }
+    }
+
+    /** Its twin, or the wheel itself without one. */
+    private Wheel mate(Wheel wheel) {
+        return wheels.values().stream()
+                .filter(other -> other.position.isTwinOf(wheel.position))
+                .findFirst()
+                .orElse(wheel);
     }
 
     private void add(Effects effects, Fault fault) {

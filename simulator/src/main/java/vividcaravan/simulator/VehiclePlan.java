@@ -36,6 +36,13 @@ record VehiclePlan(
      */
     record PlannedAxle(Axle axle, double targetKpa, double runningRiseC) {}
 
+    /** Whether a system on the vehicle keeps an axle inflated, counted from the front. */
+    boolean inflatesItself(int axle) {
+        return faults.stream()
+                .anyMatch(fault -> fault.kind() == Fault.Kind.AUTO_INFLATION
+                        && (fault.position() == null || fault.position().axle() == axle));
+    }
+
     AxleLayout layout() {
         return new AxleLayout(axles.stream().map(PlannedAxle::axle).toList(), spares);
     }

@@ -56,6 +56,11 @@ public final class AlertBook {
         if (finding instanceof Finding.Proven proven) {
             return before.proven(proven.proof(), proven.at());
         }
+        if (finding instanceof Finding.Withdrawn) {
+            return before.state() == AlertState.CLOSED
+                    ? null
+                    : before.withdrawn("Readings that came later show that it was not silent.", finding.at());
+        }
         return before.recovered(finding.at());
     }
 

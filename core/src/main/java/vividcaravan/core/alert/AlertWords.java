@@ -42,20 +42,23 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                         + (hotter(evidence) == null ? "far" : hotter(evidence))
                         + " hotter than the vehicle's other wheels: brake or bearing.";
             case TWIN_MISMATCH ->
-                evidence.mateKpaAt20() == null
+                mateKpaAt20(evidence) == null
                         ? wheel + " carries less than its twin."
-                        : wheel + " has " + kpa(evidence.mateKpaAt20() - evidence.pressureAt20Kpa())
+                        : wheel + " has " + kpa(mateKpaAt20(evidence) - evidence.pressureAt20Kpa())
                                 + " less than its twin.";
-            case SENSOR_FAULT -> "The sensor at " + lower(wheel) + " reports that it cannot measure.";
-            case SENSOR_SILENT -> "The sensor at " + lower(wheel) + " is silent while the others report.";
+            case SENSOR_FAULT -> "The sensor at " + Figures.lower(wheel) + " reports that it cannot measure.";
+            case SENSOR_SILENT -> "The sensor at " + Figures.lower(wheel) + " is silent while the others report.";
             case SENSOR_BATTERY ->
-                "The battery of the sensor at " + lower(wheel) + " is weak"
+                "The battery of the sensor at " + Figures.lower(wheel) + " is weak"
                         + (evidence.batteryMv() == null
                                 ? "."
                                 : String.format(
                                         java.util.Locale.ROOT, ": %.2f\u00a0V.", evidence.batteryMv() / 1000.0));
-            case SENSORS_CROSSED -> wheel + " and another wheel seem to have each other's sensors.";
-            case WEATHER_LOW -> "Cold weather has lowered every tyre of " + ref + "; nothing leaks.";
+            case SENSORS_CROSSED ->
+                evidence.other() == null
+                        ? "The sensor of " + Figures.lower(wheel) + " seems not to sit there."
+                        : wheel + " and " + evidence.other().words() + " seem to have each other's sensors.";
+            case WEATHER_LOW -> weather(evidence, ref);
             case RECEIVER_SILENT -> "Nothing has been heard of " + ref + " although it is known to move.";
         };
     }
@@ -90,7 +93,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                     case RECEIVER_SILENT -> "check the receiver's power and antenna.";
                 };
         boolean beginsSentence = when.endsWith(". ");
-        return when + (beginsSentence ? upper(what) : what);
+        return when + (beginsSentence ? Figures.upper(what) : what);
     }
 
     /** Why we think so, a line for each piece of evidence. */
@@ -103,17 +106,11 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         }
         if (evidence.lossKpaPerHour() != null) {
             double error = evidence.lossErrorKpaPerHour() == null ? 0 : 2 * evidence.lossErrorKpaPerHour();
-            reasons.add("At " + celsius(20.0) + " it falls " + kpa(evidence.lossKpaPerHour())
-                    + " an hour (give or take " + kpa(error)
-                    + ") while the vehicle's other wheels stay together; weather would lower them all.");
+            reasons.add("It loses " + kpa(evidence.lossKpaPerHour()) + " an hour, give or take " + kpa(error)
+                    + "; weather would lower all wheels.");
         }
-        if (evidence.siblingsC() != null && alert.kind() == AlertKind.HOT_WHEEL_END) {
-            reasons.add("It is at " + celsius(evidence.temperatureC()) + ", the middle one of the others at "
-                    + celsius(evidence.siblingsC()) + ". A sensor outside shows about a third of the heat.");
-        }
-        if (evidence.mateKpaAt20() != null && alert.kind() == AlertKind.TWIN_MISMATCH) {
-            reasons.add("Its twin has " + kpa(evidence.mateKpaAt20()) + ", it has " + kpa(evidence.pressureAt20Kpa())
-                    + ". The fuller one carries the load of both.");
+        if (alert.kind() == AlertKind.TWIN_MISMATCH) {
+            reasons.add("The fuller one of a pair carries the load of both.");
         }
         if (isLimitCrossed(alert.kind()) && evidence.limitKpa() != null && evidence.judgedKpa() != null) {
             reasons.add((evidence.isCompensated() ? "Judged at " + celsius(20.0) : "Judged on the gauge") + ", "
@@ -124,15 +121,16 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
             reasons.add("This axle's limit is " + celsius(evidence.limitC()) + ". Air in the tyre at " + celsius(82.0)
                     + " to " + celsius(93.0) + " is a danger sign.");
         }
-        if (evidence.fallKpa() != null) {
-            reasons.add("It fell " + kpa(evidence.fallKpa()) + " at " + celsius(20.0)
-                    + " within ten minutes; weather or cooling cannot do that.");
-        }
         if (alert.isRunSoft()) {
             reasons.add(
                     "It was at 80 % of its target or less. That mark stays until the tyre is inspected or scrapped.");
         }
         return reasons;
+    }
+
+    /** The likely causes, the likeliest first. */
+    public List<Cause> causes(Alert alert) {
+        return new AlertCauses(figures()).of(alert);
     }
 
     /** The cautions that apply to {@code alert}. */
@@ -154,12 +152,23 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         return kind != AlertKind.SLOW_LEAK;
     }
 
+    private String weather(Evidence evidence, String ref) {
+        String together = "Cold weather has lowered the tyres of " + ref + " together; nothing leaks.";
+        return evidence.pressureKpa() == null || evidence.targetKpa() == null
+                ? together
+                : together + " The lowest is " + Figures.percent(evidence.pressureKpa() / evidence.targetKpa() - 1)
+                        + " under target on the gauge.";
+    }
+
+    private static Double mateKpaAt20(Evidence evidence) {
+        return evidence.others() == null ? null : evidence.others().mateKpaAt20();
+    }
+
     private String hotter(Evidence evidence) {
-        if (evidence.siblingsC() == null || evidence.temperatureC() == null) {
-            return null;
-        }
-        double degrees = temperature.differenceFromCelsius(evidence.temperatureC() - evidence.siblingsC());
-        return Math.round(degrees) + "\u00a0" + temperature.symbol();
+        Double others = evidence.others() == null ? null : evidence.others().celsius();
+        return others == null || evidence.temperatureC() == null
+                ? null
+                : figures().degrees(evidence.temperatureC() - others);
     }
 
     private String timeLeft(Evidence evidence) {
@@ -170,18 +179,14 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         if (minutes == 0) {
             return " It is below its second limit.";
         }
-        String about = " It reaches its second limit in about " + duration(minutes);
+        String about = " It reaches its second limit in about " + Figures.duration(minutes);
         if (evidence.lossKpaPerHour() == null || evidence.lossErrorKpaPerHour() == null) {
             return about + ".";
         }
         // A leak does not keep its rate: never surer than a tenth.
         double share = Math.max(0.1, 2 * evidence.lossErrorKpaPerHour() / evidence.lossKpaPerHour());
-        String latest = share < 1 ? duration(minutes / (1 - share)) : "much later";
-        return about + " (" + duration(minutes / (1 + share)) + " to " + latest + ") if it goes on like this.";
-    }
-
-    private static String duration(double minutes) {
-        return minutes < 120 ? Math.round(minutes) + "\u00a0min" : Math.round(minutes / 60) + "\u00a0h";
+        String latest = share < 1 ? Figures.duration(minutes / (1 - share)) : "much later";
+        return about + " (" + Figures.duration(minutes / (1 + share)) + " to " + latest + ") if it goes on like this.";
     }
 
     private String judged(Evidence evidence) {
@@ -191,27 +196,22 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     }
 
     private static String percentOff(Evidence evidence) {
-        double deviation = evidence.judgedKpa() / evidence.targetKpa() - 1;
-        return Math.round(Math.abs(deviation) * 100) + "\u00a0%";
+        return Figures.percent(evidence.judgedKpa() / evidence.targetKpa() - 1);
     }
 
     private static String wheel(Position position, String ref) {
-        return position == null ? ref : upper(position.words()) + " of " + ref;
+        return position == null ? ref : Figures.upper(position.words()) + " of " + ref;
+    }
+
+    private Figures figures() {
+        return new Figures(pressure, temperature);
     }
 
     private String kpa(double kpa) {
-        return pressure.format(kpa);
+        return figures().kpa(kpa);
     }
 
     private String celsius(double celsius) {
-        return temperature.format(celsius);
-    }
-
-    private static String upper(String text) {
-        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
-    }
-
-    private static String lower(String text) {
-        return Character.toLowerCase(text.charAt(0)) + text.substring(1);
+        return figures().celsius(celsius);
     }
 }

@@ -1,5 +1,7 @@
 package vividcaravan.core.alert;
 
+import vividcaravan.core.axles.Position;
+
 /**
  * The figures behind a judgement, at the reading that caused it. What does not apply is null.
  *
@@ -8,7 +10,7 @@ package vividcaravan.core.alert;
  * @param pressureAt20Kpa brought to 20 °C, kPa gauge
  * @param temperatureC °C
  * @param targetKpa recommended cold pressure, kPa
- * @param limitKpa the pressure limit that was crossed, kPa
+ * @param limitKpa the pressure limit that was crossed, or where a leak leads, kPa
  * @param limitC the temperature limit that was crossed, °C
  * @param isCompensated whether the limits are held against the pressure at 20 °C
  * @param fallKpa how far the pressure at 20 °C fell within the last ten minutes, kPa
@@ -18,8 +20,10 @@ package vividcaravan.core.alert;
  * @param batteryMv the sensor's battery, mV
  * @param lossKpaPerHour how fast it loses air, kPa at 20 °C an hour, positive
  * @param lossErrorKpaPerHour standard error of that
- * @param siblingsC the middle temperature of the vehicle's other wheels, °C
- * @param mateKpaAt20 the twin's pressure at 20 °C, kPa gauge
+ * @param refills how often it was pumped up within the last hours
+ * @param other the other wheel this is about
+ * @param lastHeardAt when a silent one last spoke, epoch milliseconds
+ * @param others what the vehicle's other wheels showed
  */
 public record Evidence(
         long at,
@@ -37,13 +41,65 @@ public record Evidence(
         Integer batteryMv,
         Double lossKpaPerHour,
         Double lossErrorKpaPerHour,
-        Double siblingsC,
-        Double mateKpaAt20) {
+        Integer refills,
+        Position other,
+        Long lastHeardAt,
+        Others others) {
 
-    /** The same judgement with what the wheel's sensor says now: kPa gauge, kPa gauge at 20 °C, °C. */
-    public Evidence measuring(double gaugeKpa, double kpaAt20, double celsius) {
+    private static final double MINUTES_OF_HOUR = 60;
+    /** A fall that has not gone on for so long has stopped, and leads nowhere. */
+    private static final long STOPPED_MILLIS = 5L * 60 * 1000;
+
+    private static final double STEADY_KPA = 6;
+    private static final double MILLIS_OF_MINUTE = 60_000;
+    private static final int LONGEST_MINUTES = 100_000;
+
+    /** What is known where nothing is measured. */
+    public static Evidence ofSilence(long at, Long lastHeardAt, Double targetKpa, Others others) {
         return new Evidence(
                 at,
+                null,
+                null,
+                null,
+                targetKpa,
+                null,
+                null,
+                false,
+                null,
+                null,
+                false,
+                false,
+                null,
+                null,
+                null,
+                null,
+                null,
+                lastHeardAt,
+                others);
+    }
+
+    /** What is known where one wheel's air was seen at another. */
+    public static Evidence ofOtherWheel(long at, Position other, Double targetKpa, Others others) {
+        return new Evidence(
+                at, null, null, null, targetKpa, null, null, false, null, null, false, false, null, null, null, null,
+                other, null, others);
+    }
+
+    /**
+     * The same judgement with what the wheel's sensor says now: kPa gauge, kPa gauge at 20 °C, °C. How long there is
+     * until the second limit follows from the pressure and the rate now.
+     *
+     * @param now time of that reading, epoch milliseconds
+     * @param rateNow how fast it loses air now, kPa an hour, or null to go by the rate of the judgement
+     */
+    public Evidence measuring(long now, double gaugeKpa, double kpaAt20, double celsius, Double rateNow) {
+        Double rate = rateNow == null ? lossKpaPerHour : rateNow;
+        boolean leadsToLimit = rate != null && rate > 0 && limitKpa != null && minutesToCritical != null;
+        double aboveKpa = (isCompensated ? kpaAt20 : gaugeKpa) - (limitKpa == null ? 0 : limitKpa);
+        Integer left =
+                leadsToLimit ? Integer.valueOf(minutes(aboveKpa / rate * MINUTES_OF_HOUR)) : minutesLeft(now, kpaAt20);
+        return new Evidence(
+                now,
                 gaugeKpa,
                 kpaAt20,
                 celsius,
@@ -52,14 +108,29 @@ public record Evidence(
                 limitC,
                 isCompensated,
                 fallKpa,
-                minutesToCritical,
+                left,
                 isRunSoft,
                 isParked,
                 batteryMv,
-                lossKpaPerHour,
+                rate,
                 lossErrorKpaPerHour,
-                siblingsC,
-                mateKpaAt20);
+                refills,
+                other,
+                lastHeardAt,
+                others);
+    }
+
+    private Integer minutesLeft(long now, double kpaAt20) {
+        boolean hasStopped =
+                now - at >= STOPPED_MILLIS && pressureAt20Kpa != null && kpaAt20 >= pressureAt20Kpa - STEADY_KPA;
+        return minutesToCritical == null || hasStopped && minutesToCritical > 0
+                ? null
+                : minutes(minutesToCritical - (now - at) / MILLIS_OF_MINUTE);
+    }
+
+    /** A time that can be told, in whole minutes from 0. */
+    public static int minutes(double minutes) {
+        return (int) Math.round(Math.max(0, Math.min(minutes, LONGEST_MINUTES)));
     }
 
     /** The pressure the limits are held against, or null without a measurement. */

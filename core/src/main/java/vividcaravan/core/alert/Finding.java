@@ -2,10 +2,10 @@ package vividcaravan.core.alert;
 
 import vividcaravan.core.axles.Position;
 
-/** What the judge says of one wheel and one family of faults, at the time of the reading that settled it. */
+/** What the judge says of one wheel or the whole vehicle and one family of faults, at the time that settled it. */
 public sealed interface Finding {
 
-    /** The wheel. */
+    /** The wheel, or null for the whole vehicle. */
     Position position();
 
     /** The family of faults. */
@@ -26,6 +26,9 @@ public sealed interface Finding {
             return evidence.at();
         }
     }
+
+    /** What was said is not so: what came later tells of a time that was taken for silence. */
+    record Withdrawn(Position position, AlertFamily family, long at) implements Finding {}
 
     /** The readings are back inside the limits. */
     record Cleared(Position position, AlertFamily family, long at) implements Finding {}

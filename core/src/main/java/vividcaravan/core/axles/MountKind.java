@@ -6,5 +6,15 @@ public enum MountKind {
     VALVE,
     STRAP,
     BELT,
-    GLUED
+    GLUED;
+
+    /** Whether it sits outside the tyre, in the wind and the sun. */
+    public boolean isOutside() {
+        return this == CAP;
+    }
+
+    /** Whether it sits on the rim, which the brake warms. */
+    public boolean isAtRim() {
+        return this == STRAP || this == BELT;
+    }
 }

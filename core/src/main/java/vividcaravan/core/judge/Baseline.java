@@ -19,6 +19,9 @@ final class Baseline {
     /** How far the level may wander by itself within an hour: valves and diffusion, as a share of target. */
     private static final double WANDER_PER_SQRT_HOUR = 0.0004;
 
+    /** Below this the siblings have lost air together, as a share of target: cold makes no so much. */
+    static final double COMMON_LOSS = -0.03;
+
     private static final double HOUR_MILLIS = 3_600_000;
 
     private double level = 1;
@@ -47,7 +50,9 @@ final class Baseline {
 
     /** What the wheel should show, over its target. */
     double expected(double siblings) {
-        return level + slope * (siblings - 1);
+        double heat = Math.max(siblings - 1, 0);
+        // What all have lost together is no heat, and this one is to have lost it too.
+        return level + slope * heat + (siblings - 1 - heat);
     }
 
     /** A ratio freed of the wheel's own level: what is left is heat, or a fault. */
@@ -65,7 +70,7 @@ final class Baseline {
         double hours = learned == 0 ? 0 : Math.max(0, (time - at) / HOUR_MILLIS);
         at = time;
         varLevel += WANDER_PER_SQRT_HOUR * WANDER_PER_SQRT_HOUR * hours;
-        double x = siblings - 1;
+        double x = Math.max(siblings - 1, 0);
         double error = ratio - expected(siblings);
         double gainOfLevel = varLevel + cov * x;
         double gainOfSlope = cov + varSlope * x;

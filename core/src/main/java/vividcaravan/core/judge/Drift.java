@@ -12,7 +12,9 @@ import java.util.Arrays;
 final class Drift {
 
     static final long BUCKET_MILLIS = 10L * 60 * 1000;
-    private static final int BUCKETS = 24;
+    /** So many are kept. */
+    static final int BUCKETS = 24;
+
     private static final double HOUR_MILLIS = 3_600_000;
 
     private final long[] bucket = new long[BUCKETS];

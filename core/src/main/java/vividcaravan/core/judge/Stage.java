@@ -30,6 +30,11 @@ final class Stage {
         isRaised = true;
     }
 
+    /** When it was first beyond the limit, epoch milliseconds. */
+    long raisedAt() {
+        return beyondSince;
+    }
+
     /** Lets it go at once. */
     void clear() {
         isRaised = false;

@@ -83,6 +83,18 @@ final class Standing {
         }
     }
 
+    /** Takes back what was last said, as if it had not been. */
+    void withdraw(Position position, long at, Consumer<Finding> findings) {
+        if (kind != null) {
+            kind = null;
+            urgency = null;
+            isRunSoft = false;
+            proofDue = null;
+            isClearingDue = false;
+            findings.accept(new Finding.Withdrawn(position, family, at));
+        }
+    }
+
     private void prove(boolean isWell, Position position, long at, Consumer<Finding> findings) {
         if (!isWell || wellSince == 0) {
             wellSince = at;

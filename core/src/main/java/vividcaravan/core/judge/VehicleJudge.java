@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.MountKind;
@@ -21,75 +22,18 @@ import vividcaravan.core.fitting.Fitting;
  */
 public final class VehicleJudge {
 
-    private static final byte FORMAT = 2;
-    /** What an earlier version wrote; it knew nothing of siblings, so judging starts afresh. */
-    private static final byte FORMAT_WITHOUT_SIBLINGS = 1;
+    private static final byte FORMAT = 3;
 
-    /** A sibling that was not heard for so long says nothing of now. */
-    private static final long LATELY_MILLIS = 12L * 60 * 1000;
-    /** A wheel is silent once its siblings have reported this often each since, and so long after its last word. */
-    private static final int SILENT_ROUNDS = 12;
-
-    /** A sensor that chatters counts once in so long. */
-    private static final long ROUND_MILLIS = 45_000;
-
-    private static final long SILENT_MILLIS = 30L * 60 * 1000;
-
-    /** A backlog of the sensor before may still come; of those before that it is history. */
-    private static final int STAYS_KEPT = 2;
-
-    private static final int WHEELS_OF_AXLE = 4;
-
-    /** A sensor's stay at a wheel, and what was seen of it. */
-    private static final class Stay {
-        private final long sensor;
-        private final long from;
-        private final WheelJudge judge;
-        private long to;
-        /** How many readings the vehicle had given when this one's last came. */
-        private long mark;
-
-        private long countedAt = Long.MIN_VALUE / 2;
-
-        private Stay(long sensor, long from, WheelJudge judge) {
-            this.sensor = sensor;
-            this.from = from;
-            this.judge = judge;
-        }
-
-        boolean is(Fitting fitting) {
-            return sensor == fitting.sensor() && from == fitting.from();
-        }
-    }
-
-    /** The latest stays at a wheel, the newest last. */
-    private static final class Wheel {
-        private final Position position;
-        private final List<Stay> stays = new ArrayList<>(1);
-
-        private Wheel(Position position) {
-            this.position = position;
-        }
-
-        Stay last() {
-            return stays.get(stays.size() - 1);
-        }
-
-        boolean isHeardSince(long at) {
-            return last().judge.newestAt() >= at;
-        }
-    }
-
-    private final Map<Position, Wheel> wheels = new LinkedHashMap<>();
+    private final Map<Position, WheelStays> wheels = new LinkedHashMap<>();
     /** The same, to walk over with every reading. */
-    private final List<Wheel> inOrder = new ArrayList<>();
+    private final List<WheelStays> inOrder = new ArrayList<>();
 
-    private final double[] ratios = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
-    private final double[] celsius = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
-    private final double[] airCelsius = new double[Position.MOST_AXLES * WHEELS_OF_AXLE];
-    private long heard;
-    private boolean isStanding;
-    private long standingAt;
+    private final Siblings siblings = new Siblings(inOrder);
+    private final Movement movement = new Movement();
+    private final SilenceWatch silence = new SilenceWatch(inOrder);
+    private final WeatherWatch weather = new WeatherWatch(inOrder);
+    private final CrossingWatch crossing = new CrossingWatch(inOrder);
+    private final ReceiverWatch receiver = new ReceiverWatch();
     private VehicleRules rules;
 
     /** A judge that has seen nothing yet. */
@@ -112,13 +56,29 @@ public final class VehicleJudge {
     /** Takes over what {@code other} has seen at a wheel. */
     public void takeOver(Position position, VehicleJudge other) {
         wheels.remove(position);
-        Wheel wheel = other.wheels.get(position);
+        WheelStays wheel = other.wheels.get(position);
         if (wheel != null) {
-            // The other has counted for itself.
-            wheel.stays.forEach(stay -> stay.mark = heard);
+            silence.welcome(wheel);
             wheels.put(position, wheel);
         }
         listWheels();
+    }
+
+    /**
+     * Takes note that a sensor sits at a wheel: if it never speaks while the others do, it is silent.
+     *
+     * @param stay since when and where
+     */
+    public void expect(Fitting stay) {
+        if (rules.at(stay.position()).isEmpty()) {
+            return;
+        }
+        WheelStays wheel = wheels.computeIfAbsent(stay.position(), WheelStays::new);
+        if (!wheel.knows(stay)) {
+            wheel.of(stay);
+            silence.welcome(wheel);
+            listWheels();
+        }
     }
 
     /**
@@ -130,181 +90,99 @@ public final class VehicleJudge {
      *     stay, and has to be judged again from its stored readings
      */
     public boolean judge(Fitting stay, MountKind mount, Reading reading, Consumer<Finding> findings) {
-        WheelRules wheelRules = rules.at(stay.position()).orElse(null);
+        Position position = stay.position();
+        WheelRules wheelRules = rules.at(position).orElse(null);
         if (wheelRules == null) {
             return true;
         }
-        Wheel wheel = wheels.get(stay.position());
+        WheelStays wheel = wheels.get(position);
         if (wheel == null) {
-            wheel = new Wheel(stay.position());
-            wheels.put(stay.position(), wheel);
-        }
-        Stay seen = null;
-        boolean isBehind = false;
-        for (Stay known : wheel.stays) {
-            if (known.is(stay)) {
-                seen = known;
-            } else if (known.judge.newestAt() > reading.at()) {
-                isBehind = true;
-            }
-        }
-        if (isBehind) {
-            return false;
-        }
-        if (seen == null) {
-            seen = new Stay(stay.sensor(), stay.from(), new WheelJudge());
-            wheel.stays.add(seen);
-            while (wheel.stays.size() > STAYS_KEPT) {
-                wheel.stays.remove(0);
-            }
+            wheel = new WheelStays(position);
+            wheel.of(stay);
+            wheels.put(position, wheel);
             listWheels();
         }
-        seen.to = stay.to();
-        if (reading.moving() != null) {
-            isStanding = !reading.moving();
-            standingAt = reading.at();
+        if (wheel.isBehind(stay, reading.at())) {
+            return false;
         }
-        Siblings siblings = siblings(stay.position(), reading.at());
-        seen.judge.judge(reading, wheelRules, siblings, mount == MountKind.CAP, findings);
-        boolean isNextRound = reading.at() - seen.countedAt >= ROUND_MILLIS;
-        if (isNextRound) {
-            seen.countedAt = reading.at();
-            heard++;
+        WheelStays.Stay seen = wheel.of(stay);
+        wheel.spoke(seen);
+        long at = reading.at();
+        movement.take(reading);
+        receiver.hear(at, findings);
+        siblings.look(position, at, movement, rules);
+        seen.judge().judge(reading, wheelRules, siblings, mount, movement.isSoaked(at), findings);
+        crossing.look(wheel, at, rules, siblings, findings);
+        if (seen.judge().soak().at() == at) {
+            weather.look(at, rules, findings);
         }
-        seen.mark = heard;
-        if (isNextRound) {
-            lookForSilence(reading.at(), findings);
-        }
+        silence.hear(seen, at, rules, siblings, movement, findings);
         return true;
     }
 
-    private boolean isStanding(long at) {
-        return isStanding && at - standingAt <= LATELY_MILLIS;
+    /**
+     * Whether at clock time {@code now} the vehicle has been quiet as a whole for {@code quietMillis} though it was moving
+     * when it was last heard. No reading can tell, so a clock has to ask.
+     */
+    public boolean isReceiverQuiet(long now, long quietMillis) {
+        return receiver.isQuiet(now, quietMillis, movement);
     }
 
-    private Siblings siblings(Position own, long at) {
-        if (own.isSpare()) {
-            return Siblings.NONE;
-        }
-        int n = 0;
-        int known = 0;
-        WheelTrack mate = null;
-        for (int i = 0; i < inOrder.size(); i++) {
-            Wheel wheel = inOrder.get(i);
-            WheelTrack track = wheel.last().judge.track();
-            boolean isSibling =
-                    track.at() >= at - LATELY_MILLIS && !wheel.position.isSpare() && !wheel.position.equals(own);
-            if (isSibling) {
-                ratios[n] = track.common();
-                celsius[n] = track.celsius();
-                n++;
-                if (!Double.isNaN(track.airCelsius())) {
-                    airCelsius[known++] = track.airCelsius();
-                }
-                mate = wheel.position.isTwinOf(own) ? track : mate;
-            }
-        }
-        if (n == 0) {
-            return Siblings.NONE;
-        }
-        return new Siblings(
-                n,
-                Siblings.median(ratios, n),
-                Siblings.median(celsius, n),
-                Siblings.median(airCelsius, known),
-                mate,
-                isStanding(at));
-    }
-
-    /** Silence shows only in what the others say. A lifted axle sleeps as a whole, which is no silence. */
-    private void lookForSilence(long at, Consumer<Finding> findings) {
-        int awake = 0;
-        for (int i = 0; i < inOrder.size(); i++) {
-            awake += inOrder.get(i).isHeardSince(at - LATELY_MILLIS) ? 1 : 0;
-        }
-        // Where most sleep, those that do are not the ones to wonder at.
-        if (awake < Math.max(2, inOrder.size() / 2 + 1)) {
-            return;
-        }
-        for (int i = 0; i < inOrder.size(); i++) {
-            Wheel wheel = inOrder.get(i);
-            Stay stay = wheel.last();
-            boolean isQuiet = heard - stay.mark >= (long) SILENT_ROUNDS * awake
-                    && at - stay.judge.newestAt() >= SILENT_MILLIS
-                    && !stay.judge.isSilent()
-                    && stay.to > at;
-            if (isQuiet && !wheel.position.isSpare() && !isLifted(wheel.position, at)) {
-                stay.judge.fellSilent(at, rules.at(wheel.position).orElseThrow(), findings);
-            }
-        }
-    }
-
-    private boolean isLifted(Position position, long at) {
-        return rules.at(position).orElseThrow().isLiftable()
-                && inOrder.stream()
-                        .filter(wheel -> wheel.position.axle() == position.axle())
-                        .noneMatch(wheel -> wheel.isHeardSince(at - LATELY_MILLIS));
+    /** Says at clock time {@code now} that the vehicle's receiver is silent; the next word from it takes that back. */
+    public void receiverFellSilent(long now, Consumer<Finding> findings) {
+        receiver.fallSilent(now, inOrder.size(), findings);
     }
 
     /** How a wheel is, as far as its own readings tell. */
     public WheelCondition condition(Position position) {
-        Wheel wheel = wheels.get(position);
-        return wheel == null ? WheelCondition.OK : wheel.last().judge.condition();
+        WheelStays wheel = wheels.get(position);
+        return wheel == null ? WheelCondition.OK : wheel.last().judge().condition();
+    }
+
+    /** How fast a wheel loses air at present, kPa at 20 °C an hour; empty while it does not. */
+    public OptionalDouble lossPerHour(Position position) {
+        WheelStays wheel = wheels.get(position);
+        return wheel == null || !wheel.track().isLeaking()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(wheel.track().ratePerHour());
     }
 
     /** Writes all that was seen, for {@link #readFrom}. */
     public void writeTo(DataOutput out) throws IOException {
         out.writeByte(FORMAT);
-        out.writeLong(heard);
-        out.writeBoolean(isStanding);
-        out.writeLong(standingAt);
-        out.writeShort(wheels.size());
-        for (Wheel wheel : inOrder) {
-            out.writeUTF(wheel.position.code());
-            out.writeByte(wheel.stays.size());
-            for (Stay stay : wheel.stays) {
-                out.writeLong(stay.sensor);
-                out.writeLong(stay.from);
-                out.writeLong(stay.to);
-                out.writeLong(stay.mark);
-                out.writeLong(stay.countedAt);
-                stay.judge.writeTo(out);
-            }
+        movement.writeTo(out);
+        silence.writeTo(out);
+        weather.writeTo(out);
+        receiver.writeTo(out);
+        out.writeShort(inOrder.size());
+        for (WheelStays wheel : inOrder) {
+            wheel.writeTo(out);
         }
     }
 
     /**
-     * Takes up what {@link #writeTo} wrote.
+     * Takes up what {@link #writeTo} wrote. What an earlier version wrote knew less; judging then starts afresh.
      *
-     * @throws IOException if it was not written by a version this one understands
+     * @throws IOException if it was written by a later version
      */
     public void readFrom(DataInput in) throws IOException {
         byte format = in.readByte();
-        if (format == FORMAT_WITHOUT_SIBLINGS) {
+        if (format < FORMAT) {
             return;
         }
-        if (format != FORMAT) {
+        if (format > FORMAT) {
             throw new IOException("judge state has format " + format + ", this version reads format " + FORMAT);
         }
+        movement.readFrom(in);
+        silence.readFrom(in);
+        weather.readFrom(in);
+        receiver.readFrom(in);
         wheels.clear();
-        heard = in.readLong();
-        isStanding = in.readBoolean();
-        standingAt = in.readLong();
         int count = in.readShort();
         for (int i = 0; i < count; i++) {
-            Position position = Position.parse(in.readUTF());
-            int stays = in.readByte();
-            Wheel wheel = new Wheel(position);
-            for (int j = 0; j < stays; j++) {
-                Stay stay = new Stay(in.readLong(), in.readLong(), new WheelJudge());
-                stay.to = in.readLong();
-                stay.mark = in.readLong();
-                stay.countedAt = in.readLong();
-                stay.judge.readFrom(in);
-                wheel.stays.add(stay);
-            }
-            if (rules.at(position).isPresent()) {
-                wheels.put(position, wheel);
+            WheelStays wheel = WheelStays.readFrom(in);
+            if (rules.at(wheel.position()).isPresent()) {
+                wheels.put(wheel.position(), wheel);
             }
         }
         listWheels();

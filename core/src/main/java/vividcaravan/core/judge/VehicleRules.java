@@ -1,5 +1,6 @@
 package vividcaravan.core.judge;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,34 +16,55 @@ public final class VehicleRules {
 
     private final Map<Position, WheelRules> byPosition = new HashMap<>();
 
+    /** Rules of a vehicle without peculiarities, see the other constructor. */
+    public VehicleRules(
+            VehicleKind kind, AxleLayout layout, List<AxleLimits> limits, TemperatureCompensation compensation) {
+        this(kind, layout, limits, Collections.nCopies(limits.size(), AxleConduct.USUAL), compensation, List.of());
+    }
+
     /**
      * Rules from a vehicle's layout and the limits of its axles, front first. A spare is held to the highest target of
      * the vehicle, since it must be able to go anywhere [common practice].
      *
-     * @throws IllegalArgumentException if there are not as many limits as axles
+     * @param conducts what sets each axle apart, front first
+     * @param adjustments what was recorded of people setting its pressures
+     * @throws IllegalArgumentException if there are not as many limits or conducts as axles
      */
     public VehicleRules(
-            VehicleKind kind, AxleLayout layout, List<AxleLimits> limits, TemperatureCompensation compensation) {
-        if (limits.size() != layout.axles().size()) {
-            throw new IllegalArgumentException("limits for " + limits.size() + " axles, but the vehicle has "
-                    + layout.axles().size());
+            VehicleKind kind,
+            AxleLayout layout,
+            List<AxleLimits> limits,
+            List<AxleConduct> conducts,
+            TemperatureCompensation compensation,
+            List<Adjustment> adjustments) {
+        if (limits.size() != layout.axles().size() || conducts.size() != limits.size()) {
+            throw new IllegalArgumentException("limits for " + limits.size() + " axles, conduct of " + conducts.size()
+                    + ", but the vehicle has " + layout.axles().size());
         }
         boolean isFarm = kind == VehicleKind.FARM_TRACTOR || kind == VehicleKind.IMPLEMENT;
         AxleLimits spare = limits.stream()
                 .reduce((a, b) -> b.targetKpa() > a.targetKpa() ? b : a)
                 .orElseThrow();
         for (Position position : layout.positions()) {
+            List<Long> adjustedAt = adjustments.stream()
+                    .filter(adjustment -> adjustment.position().equals(position))
+                    .map(Adjustment::at)
+                    .sorted()
+                    .toList();
             byPosition.put(
                     position,
                     position.isSpare()
-                            ? new WheelRules(position, null, spare, compensation, isFarm, false)
+                            ? new WheelRules(
+                                    position, null, spare, compensation, isFarm, false, AxleConduct.USUAL, adjustedAt)
                             : new WheelRules(
                                     position,
                                     layout.axle(position.axle()).role(),
                                     limits.get(position.axle() - 1),
                                     compensation,
                                     isFarm,
-                                    layout.axle(position.axle()).liftable()));
+                                    layout.axle(position.axle()).liftable(),
+                                    conducts.get(position.axle() - 1),
+                                    adjustedAt));
         }
     }
 

@@ -1,10 +1,13 @@
 package vividcaravan.core.judge;
 
+import java.util.List;
 import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.Basis;
+import vividcaravan.core.limits.DutyProfile;
 
 /**
  * What one wheel is held to.
@@ -13,8 +16,10 @@ import vividcaravan.core.limits.Basis;
  * @param role the axle's role; null for a spare
  * @param limits target and limits
  * @param compensation to 20 °C in the air of the vehicle's depot
- * @param isLiftable whether its axle can be lifted
  * @param isFarm whether it is a farm tyre, whose small pressures need a floor for what counts as a fall
+ * @param isLiftable whether its axle can be lifted
+ * @param conduct what else sets its axle apart
+ * @param adjustedAt when somebody set its pressure and wrote it down, epoch milliseconds, the earliest first
  */
 public record WheelRules(
         Position position,
@@ -22,10 +27,60 @@ public record WheelRules(
         AxleLimits limits,
         TemperatureCompensation compensation,
         boolean isFarm,
-        boolean isLiftable) {
+        boolean isLiftable,
+        AxleConduct conduct,
+        List<Long> adjustedAt) {
 
     /** Whether the limits are held against the pressure at 20 °C. */
     boolean isCompensated() {
-        return limits.policy().basis() == Basis.COMPENSATED;
+        return limits.policy().basis() == Basis.COMPENSATED && !conduct.isBallasted();
+    }
+
+    /** The pressure trends are read from: at 20 °C, or as it is where the gas law says nothing, kPa gauge. */
+    double trendKpa(Reading reading) {
+        return conduct.isBallasted()
+                ? reading.pressureKpa()
+                : compensation.compensateKpa(reading.pressureKpa(), reading.temperatureC());
+    }
+
+    /** Warning temperature of a sensor held like this, °C. */
+    double warmC(MountKind mount) {
+        return isDutyOfRim(mount)
+                ? conduct.duty().warmAtRimC()
+                : limits.policy().temperatureC();
+    }
+
+    /** Stop temperature of a sensor held like this, °C. */
+    double stopC(MountKind mount) {
+        return isDutyOfRim(mount)
+                ? conduct.duty().stopAtRimC()
+                : limits.policy().temperatureCriticalC();
+    }
+
+    private boolean isDutyOfRim(MountKind mount) {
+        return conduct.duty() != DutyProfile.GENERAL
+                && !conduct.hasOwnTemperatures()
+                && mount != null
+                && mount.isAtRim();
+    }
+
+    /** The latest recorded adjustment after {@code since} and not after {@code at}, or {@code since} if there is none. */
+    long latestAdjustment(long since, long at) {
+        long latest = since;
+        for (int i = 0; i < adjustedAt.size(); i++) {
+            long time = adjustedAt.get(i);
+            latest = time <= at ? Math.max(latest, time) : latest;
+        }
+        return latest;
+    }
+
+    /** Whether an adjustment was recorded so near to {@code at}. */
+    boolean isAdjustedNear(long at, long millis) {
+        for (int i = 0; i < adjustedAt.size(); i++) {
+            if (Math.abs(adjustedAt.get(i) - at) <= millis) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -11,8 +11,14 @@ import vividcaravan.core.units.Temperature;
  */
 final class WheelTrack {
 
-    /** After a silence this long the smoothed values begin afresh. */
+    /** After a silence this long the smoothed values begin afresh; longer for sensors that report seldom. */
     private static final long STALE_MILLIS = 20L * 60 * 1000;
+    /** A sibling that was not heard for so long says nothing of now; longer for sensors that report seldom. */
+    private static final long LATELY_MILLIS = 12L * 60 * 1000;
+
+    private static final int INTERVALS_OF_SILENCE = 3;
+    private static final long LONGEST_INTERVAL_MILLIS = 30L * 60 * 1000;
+    private static final double INTERVAL_SMOOTHING = 0.1;
 
     private static final double SMOOTHING = 0.3;
     /** Readings before a wheel's own level counts as known. */
@@ -21,26 +27,14 @@ final class WheelTrack {
     private static final double HEALTHY = 0.008;
 
     private static final double HEALTHY_READING = 0.02;
-    /** A leak has taken at least this share of target before it is spoken of. */
-    private static final double LEAST_DROP = 0.022;
-    /** On soft farm tyres a few kPa are noise, kPa. */
-    private static final double LEAST_DROP_KPA = 4;
-    /** Slower than this is no leak that anyone has to find this week, share of target an hour. */
-    private static final double LEAST_RATE_PER_HOUR = 0.0025;
+    /** What was begun a moment ago may have begun at a bad one, and still learns from what it does not expect. */
+    private static final int YOUNG = 30;
 
-    private static final double SURE_ERRORS = 3;
-    private static final int LEAK_BUCKETS = 5;
-    private static final int LINE_BUCKETS = 12;
-    private static final long LINE_GAP_MILLIS = 45L * 60 * 1000;
-    private static final double FLAT_PER_HOUR = 0.001;
-    private static final double FLAT_ERROR = 0.0007;
-    /** A sudden change of this share of target, held for a few readings, was made by somebody with an air line. */
-    private static final double STEP = 0.02;
+    private static final double YOUNG_READING = 0.05;
+    /** So many readings after a recorded adjustment show what it did. */
+    private static final int SETTLED_READINGS = 8;
 
-    private static final int STEP_READINGS = 3;
-    private static final double STEP_SPREAD = 0.012;
-    /** A sensor's step spoils small pressures most: so many steps are never a finding. */
-    private static final double STEPS_OF_DOUBT = 1.2;
+    private static final int NOT_ADJUSTED = -1;
 
     private static final double FIRST_STEP_KPA = 8;
     private static final double LEAST_STEP_KPA = 0.5;
@@ -48,23 +42,29 @@ final class WheelTrack {
 
     private final Baseline baseline = new Baseline();
     private final Drift drift = new Drift();
+    private final AirSteps steps = new AirSteps();
+    private final Leak leak = new Leak();
     private long at = Long.MIN_VALUE;
+    private long previousAt = Long.MIN_VALUE;
+    private double intervalMillis;
     private double ratio = Double.NaN;
     private double gaugeRatio = Double.NaN;
     private double celsius = Double.NaN;
     private double airCelsius = Double.NaN;
+    private double coolC = Double.NaN;
     private double stepKpa = FIRST_STEP_KPA;
     private double previousKpa = Double.NaN;
-    private int stepReadings;
-    private double stepLow;
-    private double stepHigh;
-    private boolean isLeaking;
-    private double ratePerHour;
-    private double rateError;
+    /** The gauge of the reading before. */
+    private double gaugeBefore = Double.NaN;
 
-    /** Time of the newest reading, epoch milliseconds. */
-    long at() {
-        return at;
+    private double targetKpa = Double.NaN;
+    private boolean isHotEnd;
+    private long adjustedAt = Long.MIN_VALUE;
+    private int readingsSinceAdjusted = NOT_ADJUSTED;
+
+    /** Whether it was heard shortly before {@code time}, as its sensor reports. */
+    boolean isHeardLately(long time) {
+        return at >= time - (long) Math.max(LATELY_MILLIS, INTERVALS_OF_SILENCE * intervalMillis);
     }
 
     /** Pressure at 20 °C over target, smoothed. */
@@ -92,54 +92,130 @@ final class WheelTrack {
         return stepKpa;
     }
 
+    /** Whether its own level is known by now. */
     boolean isKnown() {
         return baseline.learned() >= LEARNED;
     }
 
+    /** Whether it loses air that its siblings keep. */
     boolean isLeaking() {
-        return isLeaking;
+        return leak.isThere();
     }
 
-    /** How fast it leaks, kPa at 20 °C an hour, positive; only while {@link #isLeaking}. */
+    /** How fast, kPa at 20 °C an hour, positive; 0 while it does not leak. */
     double ratePerHour() {
-        return ratePerHour;
+        return leak.ratePerHour();
     }
 
     /** Its standard error. */
     double rateError() {
-        return rateError;
+        return leak.rateError();
     }
 
-    /**
-     * Takes in a measurement.
-     *
-     * @param isOutside whether the sensor sits outside the tyre, on the valve
-     */
-    void observe(Reading reading, double kpaAt20, WheelRules rules, Siblings siblings, boolean isOutside) {
-        double target = rules.limits().targetKpa();
-        double own = kpaAt20 / target;
-        double kpa = reading.pressureKpa();
+    /** How fast it fell lately, leaking or not, share of target an hour, 0 or more. */
+    double lossPerHour() {
+        Drift.Line line = drift.line(Leak.LINE_BUCKETS, Leak.LINE_GAP_MILLIS);
+        return line.buckets() < Leak.LEAST_BUCKETS ? 0 : Math.max(0, -line.perHour());
+    }
+
+    /** Whether it was pumped up again and again within the last hours, as by a system that works against a leak. */
+    boolean isRefilled() {
+        return leak.isRefilled(steps, at);
+    }
+
+    AirSteps steps() {
+        return steps;
+    }
+
+    /** Whether it is far hotter than the vehicle's other wheels. */
+    boolean isHotEnd() {
+        return isHotEnd;
+    }
+
+    void markHotEnd(boolean isHot) {
+        isHotEnd = isHot;
+    }
+
+    /** Takes note of how cool it is among hot wheels. */
+    void markCool() {
+        coolC = Double.isNaN(coolC) ? celsius : Math.min(coolC, celsius);
+    }
+
+    /** Whether it has warmed by so much since it was cool among hot wheels. */
+    boolean hasWarmedSinceCool(double byC) {
+        return Double.isNaN(coolC) || celsius >= coolC + byC;
+    }
+
+    /** The recorded adjustment whose effect is settled with this reading, epoch milliseconds; {@code Long.MIN_VALUE} otherwise. */
+    long settledAdjustment() {
+        return readingsSinceAdjusted == SETTLED_READINGS ? adjustedAt : Long.MIN_VALUE;
+    }
+
+    /** Takes in a measurement. */
+    void observe(Measurement m) {
+        double target = m.targetKpa();
+        retarget(target);
+        double own = m.trendKpa() / target;
+        double kpa = m.gaugeKpa();
+        gaugeBefore = previousKpa;
         learnStep(kpa);
-        boolean isStale = at == Long.MIN_VALUE || reading.at() - at > STALE_MILLIS;
+        learnInterval(m.at());
+        boolean isStale =
+                at == Long.MIN_VALUE || m.at() - at > Math.max(STALE_MILLIS, INTERVALS_OF_SILENCE * intervalMillis);
         double weight = isStale ? 1 : SMOOTHING;
         ratio = isStale ? own : ratio + weight * (own - ratio);
         gaugeRatio = isStale ? kpa / target : gaugeRatio + weight * (kpa / target - gaugeRatio);
-        celsius = isStale ? reading.temperatureC() : celsius + weight * (reading.temperatureC() - celsius);
-        at = reading.at();
-        boolean isComparable = siblings.areHeard() || !isOutside;
+        celsius = isStale ? m.celsius() : celsius + weight * (m.celsius() - celsius);
+        previousAt = at;
+        at = m.at();
+        Siblings siblings = m.siblings();
+        boolean isComparable = siblings.areHeard() || !m.isOutside();
         double shown = siblings.areHeard() ? siblings.ratio() : 1;
         double off = own - baseline.expected(shown);
-        airCelsius = !isOutside ? celsius : isKnown() ? airByPressure(rules, target) : Double.NaN;
+        airCelsius = !m.isOutside() ? celsius : isKnown() ? airByPressure(m.rules(), target) : Double.NaN;
         // The sun on a cap looks like a leak, and only while the vehicle stands.
-        boolean isSunlit = isOutside && siblings.isStanding();
-        if (!isComparable || isSunlit) {
-            return;
+        boolean isSunlit = m.isOutside() && siblings.maySunShine();
+        if (isComparable && !isSunlit) {
+            if (isKnown()) {
+                look(off, own, shown, m);
+            } else {
+                baseline.learn(at, own, shown);
+            }
         }
-        if (!isKnown()) {
-            baseline.learn(at, own, shown);
-            return;
+        settleAdjustment(m.rules());
+    }
+
+    /** Another target is no change of the air: everything known of the wheel is in shares of it. */
+    private void retarget(double target) {
+        if (target != targetKpa && !Double.isNaN(targetKpa)) {
+            ratio *= targetKpa / target;
+            gaugeRatio *= targetKpa / target;
+            baseline.begin();
+            drift.clear();
+            leak.forget();
         }
-        look(off, own, shown, target);
+        targetKpa = target;
+    }
+
+    private void settleAdjustment(WheelRules rules) {
+        long latest = rules.latestAdjustment(adjustedAt, at);
+        if (readingsSinceAdjusted == SETTLED_READINGS) {
+            readingsSinceAdjusted = NOT_ADJUSTED;
+        }
+        if (latest > adjustedAt) {
+            adjustedAt = latest;
+            readingsSinceAdjusted = 0;
+        }
+        if (readingsSinceAdjusted != NOT_ADJUSTED) {
+            readingsSinceAdjusted++;
+        }
+        if (readingsSinceAdjusted == SETTLED_READINGS) {
+            // From now on it is to keep what somebody gave it.
+            baseline.begin();
+            drift.clear();
+            steps.forgetRefills();
+            leak.forget();
+        }
     }
 
     private void learnStep(double kpa) {
@@ -150,104 +226,93 @@ final class WheelTrack {
         previousKpa = kpa;
     }
 
+    private void learnInterval(long time) {
+        if (at == Long.MIN_VALUE || time - at > LONGEST_INTERVAL_MILLIS) {
+            return;
+        }
+        double interval = time - at;
+        intervalMillis =
+                intervalMillis == 0 ? interval : intervalMillis + INTERVAL_SMOOTHING * (interval - intervalMillis);
+    }
+
     private double airByPressure(WheelRules rules, double target) {
         double ambient = rules.compensation().ambientKpa();
         double absolute = gaugeRatio * target + ambient;
         return absolute / (baseline.level() * target + ambient) * REFERENCE_KELVIN - Temperature.ZERO_CELSIUS_KELVIN;
     }
 
-    private void look(double off, double own, double shown, double target) {
+    private void look(double off, double own, double shown, Measurement m) {
+        double target = m.targetKpa();
         double before = drift.now();
-        if (isStep(off, before, target)) {
-            boolean isUp = off > before;
+        double gauge = m.gaugeKpa() / target;
+        if (steps.take(at, previousAt, off, before, stepKpa / target, gauge, gaugeBefore / target, m.isOutside())) {
             drift.clear();
-            if (isUp) {
-                isLeaking = false;
-                baseline.begin();
-                baseline.learn(at, own, shown);
+            if (steps.isOfAir() && steps.lastShare() > 0) {
+                leak.pumpedUp(steps, m);
+                if (!m.rules().conduct().isSelfInflating()) {
+                    baseline.begin();
+                    baseline.learn(at, own, shown);
+                }
                 return;
             }
+            if (steps.isOfAir()) {
+                leak.lostAtOnce(steps, m);
+            }
         }
-        boolean isNextBucket = drift.add(at, off);
+        // The others are seen smoothed, so what all do together is to be seen of this one smoothed too.
+        boolean movesWithOthers = m.isOutside() || m.rules().conduct().isBallasted();
+        double smooth = movesWithOthers ? off : ratio - baseline.expected(shown);
+        boolean isNextBucket = drift.add(at, smooth);
         double now = drift.now();
-        if (Math.abs(now) < HEALTHY && Math.abs(off) < HEALTHY_READING) {
+        boolean isYoung = baseline.learned() < YOUNG && Math.abs(off) < YOUNG_READING;
+        boolean isHealthy = Math.abs(now) < HEALTHY && Math.abs(off) < HEALTHY_READING;
+        // Air that all have lost together teaches nothing: each would follow the others down.
+        boolean isCommonLoss = shown - 1 < Baseline.COMMON_LOSS;
+        if (isYoung || isHealthy && !isCommonLoss) {
             baseline.learn(at, own, shown);
         }
-        if (isNextBucket) {
-            judgeDrift(now, target);
-        }
-    }
-
-    /** Whether the last readings stand apart from those before and together among themselves. */
-    private boolean isStep(double off, double before, double target) {
-        double needed = STEP + STEPS_OF_DOUBT * stepKpa / target;
-        if (Double.isNaN(before) || Math.abs(off - before) < needed) {
-            stepReadings = 0;
-            return false;
-        }
-        stepLow = stepReadings == 0 ? off : Math.min(stepLow, off);
-        stepHigh = stepReadings == 0 ? off : Math.max(stepHigh, off);
-        stepReadings++;
-        boolean isTogether = stepHigh - stepLow <= Math.max(STEP_SPREAD, 2 * stepKpa / target);
-        if (stepReadings < STEP_READINGS) {
-            return false;
-        }
-        stepReadings = 0;
-        return isTogether;
-    }
-
-    private void judgeDrift(double now, double target) {
-        double drop = -now;
-        double needed = Math.max(Math.max(LEAST_DROP, LEAST_DROP_KPA / target), STEPS_OF_DOUBT * stepKpa / target);
-        Drift.Line line = drift.line(LINE_BUCKETS, LINE_GAP_MILLIS);
-        boolean isFalling = line.buckets() >= LEAK_BUCKETS
-                && line.perHour() <= -LEAST_RATE_PER_HOUR
-                && line.perHour() + SURE_ERRORS * line.error() < 0;
-        boolean isFlat = line.buckets() >= LINE_BUCKETS
-                && Math.abs(line.perHour()) <= FLAT_PER_HOUR
-                && line.error() <= FLAT_ERROR;
-        if (isFalling && (isLeaking || drop >= needed)) {
-            isLeaking = true;
-            ratePerHour = -line.perHour() * target;
-            rateError = line.error() * target;
-        } else if (isFlat || drop < needed / 2) {
-            isLeaking = false;
-            if (isFlat && Math.abs(now) >= HEALTHY) {
-                // Somebody set it to this; from now on it is to be kept.
-                baseline.begin();
-                drift.clear();
-            }
+        if (isNextBucket && leak.judge(drift, steps, m, stepKpa, HEALTHY)) {
+            // From now on it is to keep what somebody set it to.
+            baseline.begin();
+            drift.clear();
         }
     }
 
     void writeTo(DataOutput out) throws IOException {
         baseline.writeTo(out);
         drift.writeTo(out);
+        steps.writeTo(out);
+        leak.writeTo(out);
         out.writeLong(at);
+        out.writeLong(previousAt);
         for (double value : new double[] {
-            ratio, gaugeRatio, celsius, airCelsius, stepKpa, previousKpa, stepLow, stepHigh, ratePerHour, rateError
+            intervalMillis, ratio, gaugeRatio, celsius, airCelsius, coolC, stepKpa, previousKpa, targetKpa
         }) {
             out.writeDouble(value);
         }
-        out.writeByte(stepReadings);
-        out.writeBoolean(isLeaking);
+        out.writeBoolean(isHotEnd);
+        out.writeLong(adjustedAt);
+        out.writeByte(readingsSinceAdjusted);
     }
 
     void readFrom(DataInput in) throws IOException {
         baseline.readFrom(in);
         drift.readFrom(in);
+        steps.readFrom(in);
+        leak.readFrom(in);
         at = in.readLong();
+        previousAt = in.readLong();
+        intervalMillis = in.readDouble();
         ratio = in.readDouble();
         gaugeRatio = in.readDouble();
         celsius = in.readDouble();
         airCelsius = in.readDouble();
+        coolC = in.readDouble();
         stepKpa = in.readDouble();
         previousKpa = in.readDouble();
-        stepLow = in.readDouble();
-        stepHigh = in.readDouble();
-        ratePerHour = in.readDouble();
-        rateError = in.readDouble();
-        stepReadings = in.readByte();
-        isLeaking = in.readBoolean();
+        targetKpa = in.readDouble();
+        isHotEnd = in.readBoolean();
+        adjustedAt = in.readLong();
+        readingsSinceAdjusted = in.readByte();
     }
 }

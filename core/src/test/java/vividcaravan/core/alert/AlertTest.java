@@ -19,8 +19,25 @@ class AlertTest {
                 kind,
                 urgency,
                 new Evidence(
-                        at, 700.0, 690.0, 24.0, 800.0, 720.0, null, true, null, null, isRunSoft, false, null, null,
-                        null, null, null));
+                        at,
+                        700.0,
+                        690.0,
+                        24.0,
+                        800.0,
+                        720.0,
+                        null,
+                        true,
+                        null,
+                        null,
+                        isRunSoft,
+                        false,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        Others.NONE));
     }
 
     private static Alert low() {

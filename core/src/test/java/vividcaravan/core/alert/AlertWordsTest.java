@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.units.PressureUnit;
@@ -16,8 +17,25 @@ class AlertWordsTest {
 
     private static Alert alert(AlertKind kind, Urgency urgency, boolean isRunSoft, boolean isParked) {
         Evidence evidence = new Evidence(
-                1_000, 760.0, 672.0, 54.0, 780.0, 702.0, 70.0, true, 95.0, 12, isRunSoft, isParked, 2450, 9.0, 0.5,
-                40.0, 780.0);
+                1_000,
+                760.0,
+                672.0,
+                54.0,
+                780.0,
+                702.0,
+                70.0,
+                true,
+                95.0,
+                12,
+                isRunSoft,
+                isParked,
+                2450,
+                9.0,
+                0.5,
+                null,
+                null,
+                null,
+                new Others(3, 40.0, 41.0, null, 780.0, 0.4, -0.01));
         return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
     }
 
@@ -57,6 +75,46 @@ class AlertWordsTest {
         assertThat(AlertWords.METRIC.reasons(leak))
                 .anySatisfy(reason -> assertThat(plain(reason)).contains("give or take 1 kPa"));
         assertThat(plain(AMERICAN.summary(leak, "GX-05"))).contains("loses 1.3 psi an hour");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"12, 12 min", "119, 119 min", "120, 2.0 h", "255, 4.3 h", "596, 9.9 h", "600, 10 h", "1500, 25 h"})
+    void aTimeIsSaidAsFineAsItMatters(double minutes, String words) {
+        assertThat(plain(Figures.duration(minutes))).isEqualTo(words);
+    }
+
+    @Test
+    void aFallThatHasStoppedLeadsNowhere() {
+        Evidence leak =
+                alert(AlertKind.FAST_LEAK, Urgency.STOP_NOW, false, false).evidence();
+        Evidence noRate = new Evidence(
+                1_000,
+                760.0,
+                672.0,
+                54.0,
+                780.0,
+                624.0,
+                null,
+                true,
+                95.0,
+                12,
+                false,
+                false,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                Others.NONE);
+
+        // 48 kPa above the limit at 9 kPa an hour are 320 minutes; the evidence's own limit is 702.
+        assertThat(leak.measuring(2_000, 800, 750, 40, null).minutesToCritical())
+                .isEqualTo(320);
+        assertThat(noRate.measuring(61_000, 755, 660, 54, null).minutesToCritical())
+                .isEqualTo(11);
+        assertThat(noRate.measuring(600_000, 758, 671, 54, null).minutesToCritical())
+                .isNull();
     }
 
     @Test
@@ -111,5 +169,29 @@ class AlertWordsTest {
                 .doesNotContainIgnoringCase("alarm"));
         assertThat(summary).contains("GX-05");
         assertThat(reasons).isNotEmpty().allSatisfy(reason -> assertThat(reason).doesNotContain("null"));
+        assertThat(AlertWords.METRIC.causes(alert)).isNotEmpty().allSatisfy(cause -> {
+            assertThat(cause.likely()).matches("\\p{Lu}.*[^.]").doesNotContain("null");
+            assertThat(cause.because())
+                    .matches("(?s).*\\.")
+                    .doesNotContain("null")
+                    .doesNotContain("  ");
+        });
+    }
+
+    @ParameterizedTest
+    @EnumSource(AlertKind.class)
+    void everyKindIsSaidEvenWhereNothingWasMeasuredAndNobodyElseHeard(AlertKind kind) {
+        Evidence bare = Evidence.ofSilence(1_000, null, null, Others.NONE);
+        boolean hasFigures = kind != AlertKind.UNDER_PRESSURE
+                && kind != AlertKind.OVER_PRESSURE
+                && kind != AlertKind.HOT_TYRE
+                && kind != AlertKind.FAST_LEAK;
+        Alert alert = Alert.open(1, new Finding.Raised(Position.parse("1L"), kind, Urgency.PLAN, bare));
+
+        if (hasFigures) {
+            assertThat(AlertWords.METRIC.summary(alert, "GX-05")).doesNotContain("null");
+        }
+        assertThat(AlertWords.METRIC.causes(alert))
+                .allSatisfy(cause -> assertThat(cause.because()).doesNotContain("null"));
     }
 }

@@ -11,10 +11,7 @@ import vividcaravan.core.axles.Position;
 class DepartureTest {
 
     private static Alert alert(AlertKind kind, Urgency urgency, boolean isRunSoft) {
-        Evidence evidence = new Evidence(
-                1_000, 600.0, 600.0, 20.0, 800.0, 640.0, null, true, null, null, isRunSoft, false, null, null, null,
-                null, null);
-        return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
+        return Alert.open(1, AlertTest.found(kind, urgency, 1_000, isRunSoft));
     }
 
     @Test

@@ -23,6 +23,7 @@ import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.limits.AxleLimits;
+import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitPolicy;
 
 /**
@@ -46,10 +47,17 @@ final class TruckOnTheRoad {
         double lossPerHour;
         double hotterBy;
         boolean isQuiet;
+        /** Lies outside its tyre: the air's warmth, a pressure that stays. */
+        boolean isLoose;
+        /** Whose air the sensor in this tyre is believed to tell of. */
+        String believedAt;
+        /** How much the rim, where the sensor sits, is hotter than the air in the tyre. */
+        double rimC;
 
         Tyre(Position position, double kpaAt20) {
             this.position = position;
             this.kpaAt20 = kpaAt20;
+            this.believedAt = position.code();
         }
 
         double gauge() {
@@ -60,8 +68,10 @@ final class TruckOnTheRoad {
     private final Map<String, Tyre> tyres = new LinkedHashMap<>();
     private final SplittableRandom random = new SplittableRandom(20261126);
     private final AlertBook book;
-    private final VehicleRules rules;
+    private final AxleLayout layout;
     private final MountKind mount;
+    private final List<Adjustment> adjustments = new ArrayList<>();
+    private VehicleRules rules;
     private VehicleJudge judge;
     double airC = 10;
     double runningRiseC = 24;
@@ -76,13 +86,8 @@ final class TruckOnTheRoad {
         if (hasLift) {
             axles.add(new Axle(AxleRole.LIFT, WheelArrangement.SINGLE, true));
         }
-        AxleLayout layout = new AxleLayout(axles, 0);
-        AxleLimits limits = new AxleLimits(TARGET, LimitPolicy.DEFAULT);
-        rules = new VehicleRules(
-                VehicleKind.RIGID_TRUCK,
-                layout,
-                axles.stream().map(axle -> limits).toList(),
-                TemperatureCompensation.AT_SEA_LEVEL);
+        layout = new AxleLayout(axles, 0);
+        rules = rules(DutyProfile.GENERAL, TARGET, false, false);
         judge = new VehicleJudge(rules);
         long[] ids = {0};
         book = new AlertBook(() -> ++ids[0]);
@@ -98,6 +103,65 @@ final class TruckOnTheRoad {
 
     Tyre tyre(String position) {
         return tyres.get(position);
+    }
+
+    private VehicleRules rules(DutyProfile duty, double target, boolean isBallasted, boolean isSelfInflating) {
+        return new VehicleRules(
+                VehicleKind.RIGID_TRUCK,
+                layout,
+                layout.axles().stream()
+                        .map(axle -> new AxleLimits(
+                                target, duty.over(LimitPolicy.DEFAULT, axle.wheels() == WheelArrangement.TWIN)))
+                        .toList(),
+                layout.axles().stream()
+                        .map(axle -> new AxleConduct(duty, false, isBallasted, isSelfInflating))
+                        .toList(),
+                TemperatureCompensation.AT_SEA_LEVEL,
+                adjustments);
+    }
+
+    private TruckOnTheRoad holdTo(VehicleRules newRules) {
+        rules = newRules;
+        judge.holdTo(rules);
+        return this;
+    }
+
+    TruckOnTheRoad onDuty(DutyProfile duty) {
+        return holdTo(rules(duty, TARGET, false, false));
+    }
+
+    TruckOnTheRoad withTarget(double target) {
+        return holdTo(rules(DutyProfile.GENERAL, target, false, false));
+    }
+
+    TruckOnTheRoad inflatingItself() {
+        return holdTo(rules(DutyProfile.GENERAL, TARGET, false, true));
+    }
+
+    TruckOnTheRoad ballasted() {
+        return holdTo(rules(DutyProfile.GENERAL, TARGET, true, false));
+    }
+
+    /** Somebody writes down that the pressure of {@code position} was set just now. */
+    TruckOnTheRoad record(String position) {
+        adjustments.add(new Adjustment(Position.parse(position), now));
+        return holdTo(rules(DutyProfile.GENERAL, TARGET, false, false));
+    }
+
+    /** The record says that a sensor sits at every wheel. */
+    TruckOnTheRoad expectAll() {
+        tyres.values()
+                .forEach(tyre ->
+                        judge.expect(new Fitting(tyre.position.code().hashCode(), 1, tyre.position, 0, Fitting.OPEN)));
+        return this;
+    }
+
+    /** The clock asks after the receiver. */
+    TruckOnTheRoad tick(double quietMinutes) {
+        if (judge.isReceiverQuiet(now, Math.round(quietMinutes * MINUTE))) {
+            judge.receiverFellSilent(now, book::apply);
+        }
+        return this;
     }
 
     /** Time passes, and every sensor that is not quiet reports each minute. */
@@ -136,11 +200,13 @@ final class TruckOnTheRoad {
 
     private void report(Tyre tyre, long at) {
         double noise = random.nextDouble() * 2 - 1;
-        double kpa = Math.round((tyre.gauge() + noise) / STEP_KPA) * STEP_KPA;
+        double gauge = tyre.isLoose ? tyre.kpaAt20 : tyre.gauge();
+        double kpa = Math.round((gauge + noise) / STEP_KPA) * STEP_KPA;
         // Outside, a third of the heat.
-        double shown = mount == MountKind.CAP ? airC + (tyre.celsius - airC) / 3 : tyre.celsius;
-        Reading reading = new Reading(at, kpa, Math.round(shown), 2950, -80, moving);
-        Fitting stay = new Fitting(tyre.position.code().hashCode(), 1, tyre.position, 0, Fitting.OPEN);
+        double shown = mount == MountKind.CAP ? airC + (tyre.celsius - airC) / 3 : tyre.celsius + tyre.rimC;
+        Reading reading = new Reading(at, kpa, Math.round(tyre.isLoose ? airC : shown), 2950, -80, moving);
+        Position believed = Position.parse(tyre.believedAt);
+        Fitting stay = new Fitting(tyre.position.code().hashCode(), 1, believed, 0, Fitting.OPEN);
         judge.judge(stay, mount, reading, book::apply);
     }
 
@@ -158,6 +224,10 @@ final class TruckOnTheRoad {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         judge.writeTo(new DataOutputStream(bytes));
         return bytes.size() / tyres.size();
+    }
+
+    Collection<Tyre> tyres() {
+        return tyres.values();
     }
 
     Collection<Alert> alerts() {

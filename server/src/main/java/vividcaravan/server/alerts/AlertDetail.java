@@ -5,26 +5,31 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Cause;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.server.vehicles.WheelLimits;
 
 /**
  * An alert with all that the Desk shows of it.
  *
+ * @param causes what is likely behind it, the likeliest first
  * @param reasons why we think so, in the reader's units
  * @param safety the cautions that apply
  * @param isRunSoft whether only an inspection or scrapping closes it
  * @param shelvedUntil when it comes back, if it was put aside
- * @param limits of this wheel now; null where the wheel is gone
+ * @param shownPosition the wheel whose readings show it best; null where none does
+ * @param limits of that wheel now; null where the wheel is gone
  */
 public record AlertDetail(
         AlertItem item,
+        List<Cause> causes,
         List<String> reasons,
         List<Safety> safety,
         List<Entry> record,
         boolean isRunSoft,
         boolean isParked,
         @Nullable Instant shelvedUntil,
+        @Nullable String shownPosition,
         @Nullable WheelLimits limits) {
 
     /** A caution. */

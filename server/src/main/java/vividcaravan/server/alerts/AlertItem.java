@@ -7,7 +7,11 @@ import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Urgency;
 
-/** An alert as programs see it: the fixed part of the interface. */
+/**
+ * An alert as programs see it: the fixed part of the interface.
+ *
+ * @param criticalAt when the second limit is reached if it goes on like this, by the newest reading
+ */
 public record AlertItem(
         String id,
         @Nullable String vehicle,
@@ -24,7 +28,8 @@ public record AlertItem(
         @Nullable Double pressureKpa,
         @Nullable Double pressureAt20Kpa,
         @Nullable Double temperatureC,
-        @Nullable Integer minutesToCritical) {
+        @Nullable Integer minutesToCritical,
+        @Nullable Instant criticalAt) {
 
     /** One step of the evidence, at the time of the reading that caused it. */
     public record Step(Instant at, AlertKind kind, Urgency urgency) {}

@@ -1,6 +1,7 @@
 package vividcaravan.server.alerts;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -100,8 +101,12 @@ public class AlertQueries {
             VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
             Alert alert =
                     vehicle.asItIsNow(row.alert(entries(session, List.of(id)).getOrDefault(id, List.of())));
+            // Of a note for the whole vehicle, the wheel that was named shows it best.
+            Optional<Position> shown = Optional.ofNullable(alert.position())
+                    .or(() -> Optional.ofNullable(alert.evidence().other()));
             return Optional.of(new AlertDetail(
                     item(row, alert, vehicle, words),
+                    words.causes(alert),
                     words.reasons(alert),
                     AlertWords.safetyNotes(alert).stream()
                             .map(note -> new AlertDetail.Safety(note.title(), note.text()))
@@ -113,12 +118,8 @@ public class AlertQueries {
                     alert.isRunSoft(),
                     alert.evidence().isParked(),
                     alert.shelvedUntil() == null ? null : Instant.ofEpochMilli(alert.shelvedUntil()),
-                    alert.position() == null
-                            ? null
-                            : vehicle.rules()
-                                    .at(alert.position())
-                                    .map(WheelLimits::of)
-                                    .orElse(null)));
+                    shown.map(Position::code).orElse(null),
+                    shown.flatMap(vehicle.rules()::at).map(WheelLimits::of).orElse(null)));
         }
     }
 
@@ -189,7 +190,15 @@ public class AlertQueries {
                 alert.evidence().pressureKpa(),
                 at20 == null ? null : Math.round(at20 * 1000) / 1000.0,
                 alert.evidence().temperatureC(),
-                alert.evidence().minutesToCritical());
+                alert.evidence().minutesToCritical(),
+                criticalAt(alert));
+    }
+
+    private static Instant criticalAt(Alert alert) {
+        Integer minutes = alert.evidence().minutesToCritical();
+        return minutes == null
+                ? null
+                : Instant.ofEpochMilli(alert.evidence().at()).plus(Duration.ofMinutes(minutes));
     }
 
     private static String encode(long id) {

@@ -14,6 +14,7 @@ import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.Others;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 
@@ -76,6 +77,20 @@ class AlertRow {
     @Column(name = "mate_kpa_at20")
     Double mateKpaAt20;
 
+    Integer siblings;
+
+    @Column(name = "across_c")
+    Double acrossC;
+
+    @Column(name = "mate_c")
+    Double mateC;
+
+    Double siblingsLossKpaPerHour;
+    Double siblingsDeviation;
+    Integer refills;
+    String otherPosition;
+    Long lastHeardAt;
+
     static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
         AlertRow row = new AlertRow();
         row.id = alert.id();
@@ -113,8 +128,29 @@ class AlertRow {
         batteryMv = evidence.batteryMv();
         lossKpaPerHour = evidence.lossKpaPerHour();
         lossErrorKpaPerHour = evidence.lossErrorKpaPerHour();
-        siblingsC = evidence.siblingsC();
-        mateKpaAt20 = evidence.mateKpaAt20();
+        refills = evidence.refills();
+        otherPosition = evidence.other() == null ? null : evidence.other().code();
+        lastHeardAt = evidence.lastHeardAt();
+        Others others = evidence.others();
+        siblings = others.count();
+        siblingsC = others.celsius();
+        acrossC = others.acrossC();
+        mateC = others.mateC();
+        mateKpaAt20 = others.mateKpaAt20();
+        siblingsLossKpaPerHour = others.lossKpaPerHour();
+        siblingsDeviation = others.deviation();
+    }
+
+    private Others others() {
+        // Alerts of earlier versions know less of them.
+        return new Others(
+                siblings == null ? 0 : siblings,
+                siblingsC,
+                acrossC,
+                mateC,
+                mateKpaAt20,
+                siblingsLossKpaPerHour,
+                siblingsDeviation);
     }
 
     Alert alert(List<AlertEntry> entries) {
@@ -134,8 +170,10 @@ class AlertRow {
                 batteryMv,
                 lossKpaPerHour,
                 lossErrorKpaPerHour,
-                siblingsC,
-                mateKpaAt20);
+                refills,
+                otherPosition == null ? null : Position.parse(otherPosition),
+                lastHeardAt,
+                others());
         return new Alert(
                 id,
                 position == null ? null : Position.parse(position),

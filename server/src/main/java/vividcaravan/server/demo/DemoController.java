@@ -17,6 +17,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.WheelStates;
 import vividcaravan.simulator.Incident;
 import vividcaravan.simulator.LiveSimulation;
 
@@ -78,6 +79,7 @@ class DemoController {
             throw Refusal.badRequest("kind", "Say what is to happen and to which vehicle.");
         }
         VehicleInService vehicle = fleet.existing(request.vehicle());
+        refuseIfHeardMeanwhile(request.kind(), vehicle);
         Position position = null;
         if (request.kind().isOfWheel()) {
             if (request.position() == null) {
@@ -106,6 +108,19 @@ class DemoController {
         incidents.get(request.number()).end(clock.instant());
         demo.keep(incidents);
         return state(live);
+    }
+
+    /** What a vehicle measured in the past can only come now if nothing of that time is known yet. */
+    private void refuseIfHeardMeanwhile(Incident.Kind kind, VehicleInService vehicle) {
+        Long heardAt = WheelStates.lastHeardAt(vehicle);
+        long needed = clock.instant().minus(kind.past()).toEpochMilli();
+        if (!kind.past().isZero() && heardAt != null && heardAt > needed) {
+            throw Refusal.badRequest(
+                    "vehicle",
+                    "This one tells of the last " + kind.past().toHours() + " hours, and "
+                            + vehicle.description().ref()
+                            + " was heard within them. Choose a vehicle that has been quiet for longer.");
+        }
     }
 
     private LiveSimulation running() {

@@ -3,6 +3,7 @@ package vividcaravan.server.history;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import vividcaravan.server.vehicles.WheelChanges;
 
 /**
  * What the Desk draws of a wheel: its own readings against the band of its siblings.
@@ -10,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param points the wheel's readings, oldest first, thinned to what a picture can show
  * @param siblings the band of the other wheels, scaled to this wheel's target
  * @param siblingWheels how many other wheels of the vehicle were heard
+ * @param changes what people did to the wheel meanwhile, oldest first
  * @param forecast where it goes if it goes on like this; null if it does not surely fall
  */
 public record EvidenceChart(
@@ -18,6 +20,7 @@ public record EvidenceChart(
         List<Point> points,
         List<Band> siblings,
         int siblingWheels,
+        List<WheelChanges.WheelChange> changes,
         @Nullable Forecast forecast) {
 
     /** Pressures in kPa gauge, temperature in °C. */

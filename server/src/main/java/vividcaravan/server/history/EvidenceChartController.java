@@ -21,6 +21,7 @@ import vividcaravan.core.judge.SiblingBand;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.WheelChanges;
 
 @RestController
 @Tag(name = "readings")
@@ -38,9 +39,11 @@ class EvidenceChartController {
 
     private final FleetDirectory fleet;
     private final WheelHistory history;
+    private final WheelChanges changes;
     private final Clock clock;
 
-    EvidenceChartController(FleetDirectory fleet, WheelHistory history, Clock clock) {
+    EvidenceChartController(FleetDirectory fleet, WheelHistory history, WheelChanges changes, Clock clock) {
+        this.changes = changes;
         this.fleet = fleet;
         this.history = history;
         this.clock = clock;
@@ -76,6 +79,7 @@ class EvidenceChartController {
                 thinned(points),
                 band,
                 siblings.size(),
+                changes.of(vehicle, wheel, start, end),
                 forecast(
                         points,
                         end,

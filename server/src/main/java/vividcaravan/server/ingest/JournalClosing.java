@@ -32,7 +32,7 @@ class JournalClosing {
 
     private static final long TURN_OVER_READINGS = 2_000_000;
     /** With nothing else to do, sooner: what is in its place need not be taken up again at the next start. */
-    private static final long TURN_OVER_IDLE_READINGS = 20_000;
+    private static final long TURN_OVER_IDLE_READINGS = 250_000;
 
     /** After the full hour, so that most of its readings are in. */
     private static final long WAIT_MILLIS = 120_000;

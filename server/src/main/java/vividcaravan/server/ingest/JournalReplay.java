@@ -52,6 +52,7 @@ class JournalReplay {
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
+            vehicle.expectSensors();
         }
     }
 

@@ -31,6 +31,7 @@ import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.VehicleRedescribed;
+import vividcaravan.server.vehicles.WheelAdjusted;
 
 /**
  * The line every reading passes, on the single writer's thread: attributed to the wheel its sensor sat at, judged, put
@@ -45,6 +46,9 @@ class JudgingLine implements WriterState {
     private static final Comparator<IncomingReading> IN_ORDER = Comparator.comparingLong(
                     (IncomingReading incoming) -> incoming.reading().at())
             .thenComparing(IncomingReading::sensor);
+
+    /** A reading that comes in so soon came as it was measured. */
+    private static final long LIVE_MILLIS = 2L * 60 * 1000;
 
     private final FleetDirectory fleet;
     private final AlertStore alerts;
@@ -120,6 +124,7 @@ class JudgingLine implements WriterState {
         private final Map<Long, VehicleInService> vehicleOfAlert = new HashMap<>();
         private final Set<ReadingsJudged.Wheel> touched = new HashSet<>();
         private final Map<ReadingsJudged.Wheel, Long> outOfOrder = new LinkedHashMap<>();
+        private final long now = clock.millis();
         private long duplicates;
         private long unknown;
 
@@ -181,6 +186,9 @@ class JudgingLine implements WriterState {
                 outOfOrder.merge(wheel, reading.at(), Math::min);
             }
             sensor.judgedUpTo(reading.at());
+            if (reading.at() >= now - LIVE_MILLIS) {
+                vehicle.heardLive(now);
+            }
             vehicle.judged(stay.position());
             touched.add(wheel);
         }
@@ -209,6 +217,11 @@ class JudgingLine implements WriterState {
         if (vehicle.everFitted().stream().anyMatch(sensor -> sensor.newest() != null)) {
             closing.save(event.session(), vehicle);
         }
+    }
+
+    @EventListener
+    void adjusted(WheelAdjusted event) {
+        closing.save(event.session(), event.vehicle());
     }
 
     @EventListener

@@ -55,6 +55,7 @@ class WheelRejudging {
             judgeDay(rejudgement, position, stays, day, Math.min(end, day + DAY_MILLIS));
         }
         vehicle.judge().takeOver(position, rejudgement.judge());
+        vehicle.expectSensors();
         Map<Long, Alert> all = new LinkedHashMap<>();
         known.forEach(alert -> all.put(alert.id(), alert));
         for (Alert alert : rejudgement.outcome(() -> ids.next("alert"), clock.millis())) {

@@ -24,6 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDocument;
+import vividcaravan.server.vehicles.FleetExport;
 import vividcaravan.server.vehicles.FleetRegister;
 
 /** Fleet in, fleet out: the same document both ways. */
@@ -42,8 +43,10 @@ class FleetDocumentController {
             .build();
 
     private final FleetRegister register;
+    private final FleetExport export;
 
-    FleetDocumentController(FleetRegister register) {
+    FleetDocumentController(FleetRegister register, FleetExport export) {
+        this.export = export;
         this.register = register;
     }
 
@@ -92,6 +95,6 @@ class FleetDocumentController {
     @GetMapping("/fleet-export")
     @Operation(operationId = "exportFleet", summary = "The whole fleet as a document")
     FleetDocument export() {
-        return register.export();
+        return export.document();
     }
 }

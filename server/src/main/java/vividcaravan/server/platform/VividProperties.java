@@ -1,6 +1,7 @@
 package vividcaravan.server.platform;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -12,6 +13,8 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param apiToken bearer token with the manager's rights, at least 16 characters; null or empty for none
  * @param backupDir folder for backups; {@code backups} in the data folder unless said otherwise
  * @param retentionDays how long single readings are kept, days
+ * @param receiverQuiet how long a moving vehicle may be quiet before its receiver is looked for; 15 minutes, in the demo
+ *     45 seconds so that nobody has to wait for what they planted
  */
 @ConfigurationProperties("vivid")
 public record VividProperties(
@@ -19,20 +22,28 @@ public record VividProperties(
         @DefaultValue("false") boolean demo,
         String apiToken,
         Path backupDir,
-        @DefaultValue("90") int retentionDays) {
+        @DefaultValue("90") int retentionDays,
+        Duration receiverQuiet) {
 
     private static final int SHORTEST_TOKEN = 16;
+    private static final Duration QUIET = Duration.ofMinutes(15);
+    private static final Duration QUIET_IN_DEMO = Duration.ofSeconds(45);
 
     /**
-     * @throws IllegalArgumentException if the token is too short to be safe, or the retention is not 1 to 3650 days
+     * @throws IllegalArgumentException if the token is too short to be safe, the retention is not 1 to 3650 days, or the
+     *     quiet of a receiver is under 10 seconds
      */
     public VividProperties {
         backupDir = backupDir == null ? dataDir.resolve("backups") : backupDir;
+        receiverQuiet = receiverQuiet != null ? receiverQuiet : demo ? QUIET_IN_DEMO : QUIET;
         apiToken = apiToken == null || apiToken.isEmpty() ? null : apiToken;
         if (apiToken != null && apiToken.strip().length() < SHORTEST_TOKEN) {
             throw new IllegalArgumentException(
                     "VIVID_API_TOKEN has " + apiToken.strip().length()
                             + " characters; it needs at least 16. Choose a longer one or leave it out.");
+        }
+        if (receiverQuiet.compareTo(Duration.ofSeconds(10)) < 0) {
+            throw new IllegalArgumentException("vivid.receiver-quiet must be 10s or more, was " + receiverQuiet);
         }
         if (retentionDays < 1 || retentionDays > 3650) {
             throw new IllegalArgumentException("vivid.retention-days must be 1 to 3650, was " + retentionDays);

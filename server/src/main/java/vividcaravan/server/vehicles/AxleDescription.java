@@ -8,6 +8,9 @@ import vividcaravan.core.limits.LimitOverrides;
  *
  * @param axle role, arrangement, lift
  * @param coldPressureKpa target, kPa gauge
- * @param overrides limits of its own; the rest is the fleet's policy
+ * @param overrides limits of its own; the rest is inherited
+ * @param isBallasted whether its tyres hold liquid
+ * @param isSelfInflating whether a system on the vehicle keeps it inflated
  */
-public record AxleDescription(Axle axle, double coldPressureKpa, LimitOverrides overrides) {}
+public record AxleDescription(
+        Axle axle, double coldPressureKpa, LimitOverrides overrides, boolean isBallasted, boolean isSelfInflating) {}

@@ -43,6 +43,9 @@ class AxleRow {
     @Column(name = "temperature_critical_c")
     Double temperatureCriticalC;
 
+    boolean ballasted;
+    boolean automaticInflation;
+
     static AxleRow of(long id, long vehicleId, int number, AxleDescription description) {
         AxleRow row = new AxleRow();
         row.id = id;
@@ -59,6 +62,8 @@ class AxleRow {
         row.highPct = overrides.highPct();
         row.temperatureC = overrides.temperatureC();
         row.temperatureCriticalC = overrides.temperatureCriticalC();
+        row.ballasted = description.isBallasted();
+        row.automaticInflation = description.isSelfInflating();
         return row;
     }
 
@@ -66,6 +71,8 @@ class AxleRow {
         return new AxleDescription(
                 new Axle(role, wheels, liftable),
                 coldPressureKpa,
-                new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC));
+                new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC),
+                ballasted,
+                automaticInflation);
     }
 }

@@ -14,6 +14,7 @@ import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.Adjustment;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 
@@ -35,7 +36,16 @@ public class FleetDirectory {
 
     /** Reads the fleet afresh from the database. */
     public void load(StatelessSession session) {
-        for (String table : List.of("depot", "vehicle", "axle", "sensor", "fitting", "alert", "alert_entry")) {
+        for (String table : List.of(
+                "depot",
+                "vehicle",
+                "axle",
+                "sensor",
+                "fitting",
+                "alert",
+                "alert_entry",
+                "adjustment",
+                "limit_change")) {
             ids.load(session, table, "id");
         }
         vehicles.clear();
@@ -61,10 +71,21 @@ public class FleetDirectory {
             put(new VehicleInService(
                     row.id,
                     new VehicleDescription(
-                            row.ref, row.kind, row.plate, depot == null ? null : depot.name(), described, row.spares),
+                            row.ref,
+                            row.kind,
+                            row.plate,
+                            depot == null ? null : depot.name(),
+                            described,
+                            row.spares,
+                            row.duty),
                     depot,
                     () -> ids.next("alert")));
         }
+        Map<Long, List<Adjustment>> adjustments = new HashMap<>();
+        all(session, AdjustmentRow.class).forEach(row -> adjustments
+                .computeIfAbsent(row.vehicleId, id -> new ArrayList<>())
+                .add(row.adjustment()));
+        adjustments.forEach((id, known) -> vehicles.get(id).adjusted(known));
         Map<Long, List<Fitting>> stays = new HashMap<>();
         for (FittingRow row : all(session, FittingRow.class)) {
             stays.computeIfAbsent(row.sensorId, id -> new ArrayList<>()).add(row.fitting());
@@ -139,6 +160,7 @@ public class FleetDirectory {
             vehicle.everFitted().add(sensor);
             if (stay.isOpen()) {
                 vehicle.sensors().put(stay.position(), sensor);
+                vehicle.judge().expect(stay);
             }
         }
     }

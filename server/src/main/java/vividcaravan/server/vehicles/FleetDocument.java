@@ -9,6 +9,7 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.limits.Basis;
+import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitOverrides;
 
 /**
@@ -37,6 +38,7 @@ public record FleetDocument(
             VehicleKind kind,
             @Nullable String plate,
             @Nullable String depot,
+            @Nullable DutyProfile duty,
             int spares,
             List<AxleEntry> axles,
             @Nullable List<SensorEntry> sensors) {}
@@ -47,6 +49,8 @@ public record FleetDocument(
             WheelArrangement wheels,
             boolean liftable,
             double coldPressureKpa,
+            @Nullable Boolean ballasted,
+            @Nullable Boolean automaticInflation,
             @Nullable LimitsEntry limits) {}
 
     /** Limits that an axle sets for itself; what is null is inherited. */

@@ -23,6 +23,7 @@ import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.Basis;
+import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitFault;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
@@ -111,7 +112,7 @@ final class FleetDocumentReader {
         List<FleetDocument.VehicleEntry> vehicles = new ArrayList<>();
         Set<String> refs = new HashSet<>();
         for (JsonPart part : root.parts("vehicles", false)) {
-            if (!part.isObjectOf("ref", "kind", "plate", "depot", "spares", "axles", "sensors")) {
+            if (!part.isObjectOf("ref", "kind", "plate", "depot", "duty", "spares", "axles", "sensors")) {
                 continue;
             }
             String ref = part.text("ref", true, 60);
@@ -123,12 +124,14 @@ final class FleetDocumentReader {
             }
             VehicleKind kind = part.choice("kind", true, VehicleKind.class);
             int spares = part.whole("spares", 0, 0, MOST_SPARES);
-            List<FleetDocument.AxleEntry> axles = axles(part);
+            DutyProfile duty = part.choice("duty", false, DutyProfile.class);
+            List<FleetDocument.AxleEntry> axles = axles(part, duty == null ? DutyProfile.GENERAL : duty);
             vehicles.add(new FleetDocument.VehicleEntry(
                     ref,
                     kind,
                     part.text("plate", false, 40),
                     part.text("depot", false, 120),
+                    duty,
                     spares,
                     axles,
                     sensors(part, layout(axles, spares))));
@@ -149,29 +152,37 @@ final class FleetDocumentReader {
                 : Optional.empty();
     }
 
-    private List<FleetDocument.AxleEntry> axles(JsonPart vehicle) {
+    private List<FleetDocument.AxleEntry> axles(JsonPart vehicle, DutyProfile duty) {
         List<FleetDocument.AxleEntry> axles = new ArrayList<>();
         List<JsonPart> parts = vehicle.parts("axles", true);
         if (vehicle.has("axles") && (parts.isEmpty() || parts.size() > Position.MOST_AXLES)) {
             vehicle.fault("axles", "A vehicle has 1 to 12 axles, here are " + parts.size() + ".");
         }
         for (JsonPart part : parts) {
-            if (!part.isObjectOf("role", "wheels", "liftable", "coldPressureKpa", "limits")) {
-                axles.add(new FleetDocument.AxleEntry(null, null, false, 0, null));
+            if (!part.isObjectOf(
+                    "role", "wheels", "liftable", "coldPressureKpa", "ballasted", "automaticInflation", "limits")) {
+                axles.add(new FleetDocument.AxleEntry(null, null, false, 0, null, null, null));
                 continue;
             }
             AxleRole role = part.choice("role", true, AxleRole.class);
             WheelArrangement wheels = part.choice("wheels", true, WheelArrangement.class);
             Double cold =
                     part.number("coldPressureKpa", true, AxleLimits.LOWEST_TARGET_KPA, AxleLimits.HIGHEST_TARGET_KPA);
-            FleetDocument.LimitsEntry limits = limits(part, cold);
+            boolean isTwin = wheels != null && wheels.tyresPerSide() == 2;
+            FleetDocument.LimitsEntry limits = limits(part, cold, duty.over(LimitPolicy.DEFAULT, isTwin));
             axles.add(new FleetDocument.AxleEntry(
-                    role, wheels, part.flag("liftable", false), cold == null ? 0 : cold, limits));
+                    role,
+                    wheels,
+                    part.flag("liftable", false),
+                    cold == null ? 0 : cold,
+                    part.flag("ballasted", false),
+                    part.flag("automaticInflation", false),
+                    limits));
         }
         return axles;
     }
 
-    private FleetDocument.LimitsEntry limits(JsonPart axle, Double coldKpa) {
+    private FleetDocument.LimitsEntry limits(JsonPart axle, Double coldKpa, LimitPolicy inherited) {
         int before = faults.size();
         JsonPart part = axle.part("limits");
         FleetDocument.LimitsEntry limits = null;
@@ -190,9 +201,9 @@ final class FleetDocumentReader {
             return limits;
         }
         LimitOverrides overrides = limits == null ? LimitOverrides.NONE : limits.overrides();
-        List<LimitFault> wrong = new ArrayList<>(overrides.faultsOver(LimitPolicy.DEFAULT));
+        List<LimitFault> wrong = new ArrayList<>(overrides.faultsOver(inherited));
         if (wrong.isEmpty()) {
-            wrong.addAll(AxleLimits.faults(coldKpa, overrides.over(LimitPolicy.DEFAULT)));
+            wrong.addAll(AxleLimits.faults(coldKpa, overrides.over(inherited)));
         }
         for (LimitFault fault : wrong) {
             faults.add(new Refusal.Fault(

@@ -4,17 +4,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.stream.Stream;
 import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -22,7 +16,7 @@ import tools.jackson.databind.JsonNode;
 import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.fitting.FittingTimeline;
+import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
@@ -37,8 +31,16 @@ public class FleetRegister {
     private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
+    private final WheelChanges wheelChanges;
 
-    FleetRegister(SingleWriter writer, FleetDirectory fleet, Ids ids, Clock clock, ApplicationEventPublisher events) {
+    FleetRegister(
+            SingleWriter writer,
+            FleetDirectory fleet,
+            Ids ids,
+            Clock clock,
+            ApplicationEventPublisher events,
+            WheelChanges wheelChanges) {
+        this.wheelChanges = wheelChanges;
         this.writer = writer;
         this.fleet = fleet;
         this.ids = ids;
@@ -168,7 +170,8 @@ public class FleetRegister {
                 entry.plate(),
                 entry.depot(),
                 entry.axles().stream().map(FleetRegister::axle).toList(),
-                entry.spares());
+                entry.spares(),
+                entry.duty() == null ? DutyProfile.GENERAL : entry.duty());
         DepotDescription depot =
                 entry.depot() == null ? null : fleet.depot(entry.depot()).orElseThrow();
         Optional<VehicleInService> known = fleet.vehicle(entry.ref());
@@ -180,6 +183,7 @@ public class FleetRegister {
         row.depotId =
                 entry.depot() == null ? null : fleet.depotId(entry.depot()).orElseThrow();
         row.spares = entry.spares();
+        row.duty = description.duty();
         if (known.isPresent()) {
             session.update(row);
             session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
@@ -192,7 +196,11 @@ public class FleetRegister {
             session.insert(AxleRow.of(
                     ids.next("axle"), row.id, i + 1, description.axles().get(i)));
         }
-        known.ifPresent(vehicle -> vehicle.describe(description, depot));
+        known.ifPresent(vehicle -> {
+            VehicleDescription before = vehicle.description();
+            vehicle.describe(description, depot);
+            wheelChanges.limitsChanged(session, vehicle, before);
+        });
         return known.orElseGet(
                 () -> fleet.put(new VehicleInService(row.id, description, depot, () -> ids.next("alert"))));
     }
@@ -201,7 +209,9 @@ public class FleetRegister {
         return new AxleDescription(
                 new Axle(entry.role(), entry.wheels(), entry.liftable()),
                 entry.coldPressureKpa(),
-                entry.limits() == null ? LimitOverrides.NONE : entry.limits().overrides());
+                entry.limits() == null ? LimitOverrides.NONE : entry.limits().overrides(),
+                Boolean.TRUE.equals(entry.ballasted()),
+                Boolean.TRUE.equals(entry.automaticInflation()));
     }
 
     private int storeFittings(StatelessSession session, FleetDocument document, long now) {
@@ -216,7 +226,7 @@ public class FleetRegister {
                 involved.add(known);
             }
         }
-        FittingChange change = new FittingChange(involved);
+        FittingChange change = new FittingChange(fleet, involved);
         Set<KnownSensor> stays = new HashSet<>(named);
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             for (KnownSensor sensor :
@@ -234,7 +244,7 @@ public class FleetRegister {
                 change.fit(named.get(next++), vehicle, Position.parse(sensor.position()), at, now);
             }
         }
-        change.store(session);
+        change.store(session, ids, events);
         return named.size();
     }
 
@@ -259,127 +269,5 @@ public class FleetRegister {
                 .setParameter("code", entry.code())
                 .executeUpdate();
         return fleet.put(new KnownSensor(row.id, entry.code(), entry.mount()));
-    }
-
-    /** What a document changes about who sat where. */
-    private final class FittingChange {
-
-        private final Map<Long, KnownSensor> sensors = new HashMap<>();
-        private final Map<Long, List<Fitting>> before = new HashMap<>();
-        private final List<Fitting> first = new ArrayList<>();
-        private FittingTimeline timeline;
-
-        FittingChange(Set<KnownSensor> involved) {
-            List<Fitting> stays = new ArrayList<>();
-            for (KnownSensor sensor : involved) {
-                sensors.put(sensor.id(), sensor);
-                before.put(sensor.id(), sensor.fittings());
-                stays.addAll(sensor.fittings());
-            }
-            timeline = FittingTimeline.known(stays);
-        }
-
-        void remove(KnownSensor sensor, long at) {
-            timeline = timeline.remove(sensor.id(), at);
-        }
-
-        void fit(KnownSensor sensor, long vehicle, Position position, Long at, long now) {
-            if (before.get(sensor.id()).isEmpty()
-                    && fleet.vehicle(vehicle).orElseThrow().everFitted().isEmpty()) {
-                // Nothing can clash with a new sensor on a new vehicle, so a large import need not look for it.
-                first.add(new Fitting(sensor.id(), vehicle, position, at == null ? now : at, Fitting.OPEN));
-                return;
-            }
-            Optional<Fitting> present = timeline.ofSensor(sensor.id(), Fitting.OPEN - 1)
-                    .filter(stay -> stay.vehicle() == vehicle && stay.position().equals(position));
-            boolean isAsBefore =
-                    present.isPresent() && (at == null || at >= present.get().from());
-            if (!isAsBefore) {
-                timeline = timeline.fit(sensor.id(), vehicle, position, at == null ? now : at);
-            }
-        }
-
-        void store(StatelessSession session) {
-            Map<Long, List<Fitting>> after = new HashMap<>();
-            Stream.concat(timeline.fittings().stream(), first.stream())
-                    .forEach(stay -> after.computeIfAbsent(stay.sensor(), id -> new ArrayList<>())
-                            .add(stay));
-            Map<Long, Map<Position, Long>> changed = new HashMap<>();
-            for (KnownSensor sensor : sensors.values()) {
-                List<Fitting> stays = after.getOrDefault(sensor.id(), List.of());
-                if (new HashSet<>(stays).equals(new HashSet<>(before.get(sensor.id())))) {
-                    continue;
-                }
-                noteChanges(before.get(sensor.id()), stays, changed);
-                session.createMutationQuery("delete from FittingRow where sensorId = :sensor")
-                        .setParameter("sensor", sensor.id())
-                        .executeUpdate();
-                stays.forEach(stay -> session.insert(FittingRow.of(ids.next("fitting"), stay)));
-                fleet.fitted(sensor, stays);
-            }
-            changed.forEach((vehicle, since) -> events.publishEvent(
-                    new FittingsChanged(session, fleet.vehicle(vehicle).orElseThrow(), since)));
-        }
-
-        private void noteChanges(List<Fitting> was, List<Fitting> is, Map<Long, Map<Position, Long>> changed) {
-            for (List<Fitting> side : List.of(was, is)) {
-                List<Fitting> other = side == was ? is : was;
-                for (Fitting stay : side) {
-                    if (!other.contains(stay)) {
-                        long since = other.stream()
-                                .filter(o -> Objects.equals(o.position(), stay.position())
-                                        && o.vehicle() == stay.vehicle()
-                                        && o.from() == stay.from())
-                                .mapToLong(o -> Math.min(o.to(), stay.to()))
-                                .findFirst()
-                                .orElse(stay.from());
-                        changed.computeIfAbsent(
-                                        stay.vehicle(), id -> new TreeMap<>(Comparator.comparing(Position::code)))
-                                .merge(stay.position(), since, Math::min);
-                    }
-                }
-            }
-        }
-    }
-
-    /** The whole fleet as a document. */
-    public FleetDocument export() {
-        List<FleetDocument.DepotEntry> depots = fleet.depots().stream()
-                .map(depot -> new FleetDocument.DepotEntry(
-                        depot.name(), depot.timeZone().getId(), depot.altitudeM()))
-                .toList();
-        List<FleetDocument.VehicleEntry> vehicles =
-                fleet.vehicles().stream().map(FleetRegister::entry).toList();
-        return new FleetDocument(FleetDocument.FORMAT, FleetDocument.VERSION, null, depots, vehicles);
-    }
-
-    private static FleetDocument.VehicleEntry entry(VehicleInService vehicle) {
-        VehicleDescription description = vehicle.description();
-        List<FleetDocument.SensorEntry> sensors = new ArrayList<>();
-        for (Position position : description.layout().positions()) {
-            vehicle.sensorAt(position)
-                    .ifPresent(sensor -> sensors.add(new FleetDocument.SensorEntry(
-                            position.code(),
-                            sensor.code(),
-                            sensor.mount().orElse(null),
-                            sensor.fittingAt(Fitting.OPEN - 1)
-                                    .map(stay -> Instant.ofEpochMilli(stay.from()))
-                                    .orElse(null))));
-        }
-        return new FleetDocument.VehicleEntry(
-                description.ref(),
-                description.kind(),
-                description.plate(),
-                description.depot(),
-                description.spares(),
-                description.axles().stream()
-                        .map(axle -> new FleetDocument.AxleEntry(
-                                axle.axle().role(),
-                                axle.axle().wheels(),
-                                axle.axle().liftable(),
-                                axle.coldPressureKpa(),
-                                FleetDocument.LimitsEntry.of(axle.overrides())))
-                        .toList(),
-                sensors);
     }
 }

@@ -3,6 +3,7 @@ package vividcaravan.server.vehicles;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongSupplier;
@@ -10,14 +11,15 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.AxleConduct;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.VehicleJudge;
 import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.core.judge.WheelCondition;
-import vividcaravan.core.limits.AxleLimits;
-import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.platform.Refusal;
 
 /**
@@ -26,9 +28,15 @@ import vividcaravan.server.platform.Refusal;
  */
 public final class VehicleInService {
 
+    /** Nothing was heard as it happened. */
+    public static final long NOT_LIVE = Long.MIN_VALUE;
+
     private final long id;
     private final AlertBook book;
     private final Map<Position, WheelCondition> conditions = new ConcurrentHashMap<>();
+    /** How fast wheels lose air at present, kPa an hour. */
+    private final Map<Position, Double> losses = new ConcurrentHashMap<>();
+
     private final Map<Position, KnownSensor> sensors = new ConcurrentHashMap<>();
     private final Set<KnownSensor> everFitted = ConcurrentHashMap.newKeySet();
     private volatile VehicleDescription description;
@@ -36,6 +44,8 @@ public final class VehicleInService {
     private volatile VehicleRules rules;
     private volatile TemperatureCompensation compensation;
     private volatile List<Alert> openAlerts = List.of();
+    private volatile List<Adjustment> adjustments = List.of();
+    private volatile long heardLiveAt = NOT_LIVE;
     private VehicleJudge judge;
     private long judgedSeq;
     private boolean isTouched;
@@ -52,20 +62,40 @@ public final class VehicleInService {
         depot = newDepot;
         compensation =
                 TemperatureCompensation.toTwentyCelsius(Atmosphere.at(newDepot == null ? 0 : newDepot.altitudeM()));
-        rules = new VehicleRules(newDescription.kind(), newDescription.layout(), limits(newDescription), compensation);
+        holdToRules();
+    }
+
+    /** Takes note of what people recorded of setting its pressures. */
+    void adjusted(List<Adjustment> known) {
+        adjustments = List.copyOf(known);
+        holdToRules();
+    }
+
+    List<Adjustment> adjustments() {
+        return adjustments;
+    }
+
+    private void holdToRules() {
+        rules = new VehicleRules(
+                description.kind(),
+                description.layout(),
+                description.axles().stream().map(description::limits).toList(),
+                description.axles().stream().map(this::conduct).toList(),
+                compensation,
+                adjustments);
         if (judge == null) {
             judge = new VehicleJudge(rules);
         } else {
             judge.holdTo(rules);
         }
         conditions.keySet().removeIf(position -> rules.at(position).isEmpty());
+        losses.keySet().removeIf(position -> rules.at(position).isEmpty());
     }
 
-    private static List<AxleLimits> limits(VehicleDescription description) {
-        return description.axles().stream()
-                .map(axle ->
-                        new AxleLimits(axle.coldPressureKpa(), axle.overrides().over(LimitPolicy.DEFAULT)))
-                .toList();
+    private AxleConduct conduct(AxleDescription axle) {
+        boolean hasOwnTemperatures =
+                axle.overrides().temperatureC() != null || axle.overrides().temperatureCriticalC() != null;
+        return new AxleConduct(description.duty(), hasOwnTemperatures, axle.isBallasted(), axle.isSelfInflating());
     }
 
     public long id() {
@@ -134,7 +164,9 @@ public final class VehicleInService {
             return alert;
         }
         double at20 = compensation.compensateKpa(newest.pressureKpa(), newest.temperatureC());
-        return alert.showing(alert.evidence().measuring(newest.pressureKpa(), at20, newest.temperatureC()));
+        return alert.showing(alert.evidence()
+                .measuring(
+                        newest.at(), newest.pressureKpa(), at20, newest.temperatureC(), losses.get(alert.position())));
     }
 
     /** The sensor now at a wheel. */
@@ -145,6 +177,13 @@ public final class VehicleInService {
     /** Every wheel's sensor now. */
     public Map<Position, KnownSensor> sensors() {
         return sensors;
+    }
+
+    /** Waits for the first word of every sensor that sits on it; for the single writer only. */
+    public void expectSensors() {
+        for (KnownSensor sensor : sensors.values()) {
+            sensor.fittingAt(Fitting.OPEN - 1).ifPresent(judge::expect);
+        }
     }
 
     /** Every sensor that sits or sat on this vehicle. */
@@ -163,7 +202,23 @@ public final class VehicleInService {
         if (conditions.get(position) != condition) {
             conditions.put(position, condition);
         }
+        OptionalDouble loss = judge.lossPerHour(position);
+        if (loss.isPresent()) {
+            losses.put(position, loss.getAsDouble());
+        } else if (!losses.isEmpty()) {
+            losses.remove(position);
+        }
         isTouched = true;
+    }
+
+    /** When a reading last came in as it was measured, clock time in epoch milliseconds; {@link #NOT_LIVE} if none did. */
+    public long heardLiveAt() {
+        return heardLiveAt;
+    }
+
+    /** Takes note that a reading came in as it was measured, or, with {@link #NOT_LIVE}, that nobody waits for the next. */
+    public void heardLive(long now) {
+        heardLiveAt = now;
     }
 
     /** Journal row up to which the stored judgement goes. */

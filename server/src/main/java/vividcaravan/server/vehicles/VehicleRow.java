@@ -6,6 +6,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.limits.DutyProfile;
 
 @Entity
 @Table(name = "vehicle")
@@ -21,4 +22,7 @@ class VehicleRow {
     String plate;
     Long depotId;
     int spares;
+
+    @Enumerated(EnumType.STRING)
+    DutyProfile duty;
 }

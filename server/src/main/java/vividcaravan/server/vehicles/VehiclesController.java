@@ -18,7 +18,6 @@ import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.alert.Departure;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
-import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.platform.ReaderUnits;
 
 /** The fleet as it is now. */
@@ -85,6 +84,7 @@ class VehiclesController {
                 description.kind(),
                 description.plate(),
                 description.depot(),
+                description.duty(),
                 axles(vehicle),
                 wheels,
                 heardAt(vehicle),
@@ -144,8 +144,10 @@ class VehiclesController {
                     axle.axle().wheels(),
                     axle.axle().liftable(),
                     limits,
-                    axle.overrides().over(LimitPolicy.DEFAULT),
-                    axle.overrides().names()));
+                    vehicle.description().policy(axle),
+                    axle.overrides().names(),
+                    axle.isBallasted(),
+                    axle.isSelfInflating()));
         }
         return axles;
     }

@@ -1,0 +1,61 @@
+package vividcaravan.core.judge;
+
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
+
+/** Whether the vehicle moves, as far as its sensors say; many do not. */
+final class Movement {
+
+    /** Parked this long, the tyres are as cold as the air [common practice: 3 to 4 h]. */
+    static final long SOAK_MILLIS = 4L * 60 * 60 * 1000;
+
+    private static final long LATELY_MILLIS = 12L * 60 * 1000;
+    private static final long NEVER = Long.MAX_VALUE;
+
+    private boolean isStanding;
+    private long saidAt = Long.MIN_VALUE / 2;
+    private long standsSince = NEVER;
+
+    /** Takes in what a reading says of it. */
+    void take(Reading reading) {
+        if (reading.moving() == null) {
+            return;
+        }
+        isStanding = !reading.moving();
+        saidAt = reading.at();
+        standsSince = isStanding ? Math.min(standsSince, reading.at()) : NEVER;
+    }
+
+    /** Whether a sensor said lately that it stands, and none since that it moves. */
+    boolean isStanding(long at) {
+        return isStanding && at - saidAt <= LATELY_MILLIS;
+    }
+
+    /** Whether any sensor said lately what it does. */
+    boolean isKnown(long at) {
+        return at - saidAt <= LATELY_MILLIS;
+    }
+
+    /** Whether it is known to have stood so long that its tyres are cold. */
+    boolean isSoaked(long at) {
+        return standsSince != NEVER && at - standsSince >= SOAK_MILLIS;
+    }
+
+    /** Whether the last word, which came at {@code at}, was that it moves. */
+    boolean wasMoving(long at) {
+        return !isStanding && at - saidAt <= LATELY_MILLIS;
+    }
+
+    void writeTo(DataOutput out) throws IOException {
+        out.writeBoolean(isStanding);
+        out.writeLong(saidAt);
+        out.writeLong(standsSince);
+    }
+
+    void readFrom(DataInput in) throws IOException {
+        isStanding = in.readBoolean();
+        saidAt = in.readLong();
+        standsSince = in.readLong();
+    }
+}

@@ -1,0 +1,95 @@
+package vividcaravan.core.judge;
+
+import vividcaravan.core.limits.AxleLimits;
+
+/** The two low stages and the high one, each with its deadband and on-delay, on the basis of the axle's policy. */
+final class PressureLimits {
+
+    static final int FIRST_STAGE_READINGS = 3;
+    static final int SECOND_STAGE_READINGS = 2;
+    /** A first stage this far below target is dealt with at the next safe stop, share of target [common practice]. */
+    private static final double NEXT_STOP_LOW = 0.15;
+    /** A tyre run at 80 % of its target or less is suspect [29 CFR 1910.177, from memory]. */
+    private static final double RUN_SOFT_LOW = 0.20;
+    /** Whoever lost so much while nobody heard has a leak, and the first word says so, share of target [our judgement]. */
+    private static final double MUCH = 0.08;
+    /** Deadband, share of target [common practice]. */
+    private static final double DEADBAND = 0.02;
+    /** From this gap on the rim of a wheel is warmed by its brake, °C [our judgement]. */
+    private static final double RIM_GAP_C = 10;
+    /** How much of the rim's extra warmth is in the air [95 °C at the rim and 60 °C in the air: common practice]. */
+    private static final double RIM_SHARE_IN_AIR = 0.5;
+
+    private PressureLimits() {}
+
+    /**
+     * Holds a measurement against the limits.
+     *
+     * @param lostInSilence what the wheel lost since its last word, if nothing was heard for long: what a tyre lost meanwhile
+     *     is there at once, kPa; NaN otherwise
+     * @param isSoaked whether the tyre is known to be cold
+     */
+    static void judge(Measurement m, Stages stages, double lostInSilence, boolean isSoaked) {
+        AxleLimits limits = m.rules().limits();
+        double kpa = m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
+        double deviation = limits.deviation(kpa);
+        double low = limits.policy().lowPct() / 100;
+        double second = limits.policy().lowCriticalPct() / 100;
+        double gauge = limits.deviation(m.gaugeKpa());
+        boolean isPlain = lostInSilence >= MUCH * m.targetKpa();
+        int first = isPlain ? 1 : FIRST_STAGE_READINGS;
+        below(stages.at(Limit.LOW), deviation, low, m.at(), first);
+        below(stages.at(Limit.LOW_NEXT_STOP), deviation, nextStopShare(limits), m.at(), first);
+        boolean isSecondPlain = !Double.isNaN(lostInSilence) && Math.max(deviation, gauge) <= -second;
+        int delay = stages.isRaised(Limit.LOW) || isSecondPlain ? 1 : SECOND_STAGE_READINGS;
+        below(stages.at(Limit.LOW_SECOND), deviation, second, m.at(), delay);
+        below(
+                stages.at(Limit.RUN_SOFT),
+                isSoaked ? Math.min(deviation, gauge) : deviation,
+                RUN_SOFT_LOW,
+                m.at(),
+                delay);
+        if (isSoaked) {
+            // What carries the load on a cold morning is the gauge; the weather does not excuse a fifth.
+            below(
+                    stages.at(Limit.LOW_WHEN_COLD),
+                    gauge,
+                    Math.max(RUN_SOFT_LOW, low),
+                    m.at(),
+                    isPlain ? 1 : SECOND_STAGE_READINGS);
+        }
+        judgeHigh(m, stages.at(Limit.HIGH), kpa);
+    }
+
+    /** Below target by this share, a wheel is for the next safe stop. */
+    static double nextStopShare(AxleLimits limits) {
+        return Math.max(limits.policy().lowPct() / 100, NEXT_STOP_LOW);
+    }
+
+    /** The pressure at 20 °C. A rim that the brake has warmed is hotter than the air and would make it look low. */
+    private static double atTwentyCelsius(Measurement m) {
+        boolean isAtRim =
+                m.mount() != null && m.mount().isAtRim() && m.siblings().areHeard();
+        double gap = isAtRim ? m.celsius() - m.siblings().celsius() : 0;
+        if (gap < RIM_GAP_C) {
+            return m.trendKpa();
+        }
+        double air = m.siblings().celsius() + RIM_SHARE_IN_AIR * gap;
+        return Math.max(m.trendKpa(), m.rules().compensation().compensateKpa(m.gaugeKpa(), air));
+    }
+
+    private static void judgeHigh(Measurement m, Stage stage, double kpa) {
+        double target = m.targetKpa();
+        double high = m.rules().limits().highKpa();
+        // A sensor outside does not show the heat that raised the pressure; what all wheels have in common is heat.
+        boolean isFooled =
+                m.isOutside() && m.rules().isCompensated() && m.siblings().areHeard();
+        double heat = isFooled ? Math.max(0, m.siblings().ratio() - 1) * target : 0;
+        stage.update(kpa - heat >= high, kpa - heat <= high - DEADBAND * target, m.at(), FIRST_STAGE_READINGS);
+    }
+
+    private static void below(Stage stage, double deviation, double share, long at, int readings) {
+        // A hair of tolerance, so that exactly at the limit counts as reached whatever the rounding.
+        stage.update(deviation <= -share + 1e-9, deviation >= -share + DEADBAND, at, readings);
+    }
+}

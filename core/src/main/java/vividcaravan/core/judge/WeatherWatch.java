@@ -1,0 +1,105 @@
+package vividcaravan.core.judge;
+
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
+import java.util.List;
+import java.util.function.Consumer;
+import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.Finding;
+import vividcaravan.core.alert.Others;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.limits.AxleLimits;
+
+/**
+ * Cold weather: most cold gauges are below their first limit while nothing leaks. That is one note for the vehicle, to be
+ * put right in a seasonal round; a wheel that is a fifth low is spoken of by itself all the same.
+ */
+final class WeatherWatch {
+
+    /** Cold gauges this old belong to the same morning. */
+    private static final long MORNING_MILLIS = 3L * 60 * 60 * 1000;
+
+    /** Wheels do not wake in the same moment; so many are waited for. */
+    private static final double KNOWN = 0.75;
+
+    private static final double MOST = 0.6;
+    private static final double FEW = 0.3;
+    private static final double DEADBAND = 0.02;
+
+    private final List<WheelStays> wheels;
+    private boolean isLow;
+
+    WeatherWatch(List<WheelStays> wheels) {
+        this.wheels = wheels;
+    }
+
+    /** Looks at the cold gauges of the vehicle after a wheel's cold gauge was read at {@code at}. */
+    void look(long at, VehicleRules rules, Consumer<Finding> findings) {
+        int known = 0;
+        int low = 0;
+        int uneasy = 0;
+        WheelStays lowest = null;
+        for (WheelStays wheel : wheels) {
+            Soak soak = wheel.last().judge().soak();
+            if (wheel.position().isSpare() || at - soak.at() > MORNING_MILLIS) {
+                continue;
+            }
+            known++;
+            double limit =
+                    rules.at(wheel.position()).orElseThrow().limits().policy().lowPct() / 100;
+            boolean isTight = soak.deviation() > -limit + DEADBAND;
+            low += isTight && soak.gaugeDeviation() <= -limit ? 1 : 0;
+            uneasy += isTight && soak.gaugeDeviation() <= -limit + DEADBAND ? 1 : 0;
+            boolean isLowest = lowest == null
+                    || soak.gaugeDeviation() < lowest.last().judge().soak().gaugeDeviation();
+            lowest = isTight && isLowest ? wheel : lowest;
+        }
+        boolean isEnough = known >= Math.max(2, KNOWN * wheels.size());
+        if (isEnough && !isLow && low >= MOST * known) {
+            isLow = true;
+            findings.accept(
+                    new Finding.Raised(null, AlertKind.WEATHER_LOW, Urgency.PLAN, evidence(at, lowest, low, rules)));
+        } else if (isEnough && isLow && uneasy < FEW * known) {
+            isLow = false;
+            findings.accept(new Finding.Cleared(null, AlertFamily.WEATHER, at));
+            findings.accept(new Finding.Proven(null, AlertFamily.WEATHER, Finding.Proof.IN_BAND, at));
+        }
+    }
+
+    private static Evidence evidence(long at, WheelStays lowest, int low, VehicleRules rules) {
+        WheelRules wheelRules = rules.at(lowest.position()).orElseThrow();
+        AxleLimits limits = wheelRules.limits();
+        Soak soak = lowest.last().judge().soak();
+        return new Evidence(
+                at,
+                soak.gaugeKpa(),
+                (1 + soak.deviation()) * limits.targetKpa(),
+                soak.celsius(),
+                limits.targetKpa(),
+                limits.lowKpa(),
+                null,
+                false,
+                null,
+                null,
+                false,
+                true,
+                null,
+                null,
+                null,
+                null,
+                lowest.position(),
+                null,
+                new Others(low, soak.celsius(), null, null, null, null, soak.deviation()));
+    }
+
+    void writeTo(DataOutput out) throws IOException {
+        out.writeBoolean(isLow);
+    }
+
+    void readFrom(DataInput in) throws IOException {
+        isLow = in.readBoolean();
+    }
+}

@@ -1,0 +1,177 @@
+package vividcaravan.core.judge;
+
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
+import java.util.function.Consumer;
+import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.Finding;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.limits.AxleLimits;
+
+/** Says what is new of a wheel, family by family, with the figures behind it. */
+final class WheelReport {
+
+    private static final AlertFamily[] FAMILIES = {
+        AlertFamily.TYRE, AlertFamily.SENSOR, AlertFamily.BATTERY, AlertFamily.MAP
+    };
+    private static final double MINUTES_OF_HOUR = 60;
+    private static final double MINUTE_MILLIS = 60_000;
+
+    private final Stages stages;
+    private final WheelTrack track;
+    private final FallWatch falls;
+    private final Standing[] standings = new Standing[FAMILIES.length];
+    /** Whose air was seen here, or null. */
+    private Position crossedWith;
+
+    WheelReport(Stages stages, WheelTrack track, FallWatch falls) {
+        this.stages = stages;
+        this.track = track;
+        this.falls = falls;
+        for (int i = 0; i < FAMILIES.length; i++) {
+            standings[i] = new Standing(FAMILIES[i]);
+        }
+    }
+
+    /** Passes on what a reading changed. */
+    void report(Reading reading, WheelRules rules, Siblings siblings, MountKind mount, Consumer<Finding> findings) {
+        for (Standing standing : standings) {
+            AlertFamily family = standing.family();
+            Limit worst = stages.worst(family);
+            Finding.Raised raised = null;
+            // A sensor that cannot measure says nothing new about its tyre.
+            boolean isFresh = family == AlertFamily.SENSOR || reading.isMeasurement();
+            if (worst != null && isFresh) {
+                Urgency urgency = worst.urgency(rules);
+                if (standing.isNews(worst.kind(), urgency, isRunSoft(rules), reading.at())) {
+                    raised = new Finding.Raised(
+                            rules.position(), worst.kind(), urgency, evidence(worst, reading, rules, siblings, mount));
+                }
+            }
+            boolean isWell = isFresh && stages.isEasy(family);
+            standing.report(raised, worst != null, isWell, rules.position(), reading.at(), findings);
+        }
+    }
+
+    /**
+     * Passes on that the sensor fell silent.
+     *
+     * @param isAfterTrouble whether that was after a loss of air or heat: it may be a tyre that has burst
+     */
+    void reportSilence(
+            long at,
+            Long lastHeardAt,
+            boolean isAfterTrouble,
+            WheelRules rules,
+            Siblings siblings,
+            Consumer<Finding> findings) {
+        Urgency urgency = isAfterTrouble ? Urgency.NEXT_STOP : Limit.SILENT.urgency(rules);
+        Evidence evidence = Evidence.ofSilence(at, lastHeardAt, rules.limits().targetKpa(), siblings.facts());
+        raise(
+                AlertFamily.SENSOR,
+                new Finding.Raised(rules.position(), Limit.SILENT.kind(), urgency, evidence),
+                findings);
+    }
+
+    /** Takes back that the sensor was silent: it had spoken, and its words came late. */
+    void withdrawSilence(long at, WheelRules rules, Consumer<Finding> findings) {
+        for (Standing standing : standings) {
+            if (standing.family() == AlertFamily.SENSOR) {
+                standing.withdraw(rules.position(), at, findings);
+            }
+        }
+    }
+
+    /** Passes on that air let in here was seen at {@code other}. */
+    void reportCrossed(long at, Position other, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+        crossedWith = other;
+        Evidence evidence = Evidence.ofOtherWheel(at, other, rules.limits().targetKpa(), siblings.facts());
+        raise(
+                AlertFamily.MAP,
+                new Finding.Raised(rules.position(), Limit.CROSSED.kind(), Limit.CROSSED.urgency(rules), evidence),
+                findings);
+    }
+
+    private void raise(AlertFamily family, Finding.Raised raised, Consumer<Finding> findings) {
+        for (Standing standing : standings) {
+            if (standing.family() == family && standing.isNews(raised.kind(), raised.urgency(), false, raised.at())) {
+                standing.report(raised, true, false, raised.position(), raised.at(), findings);
+            }
+        }
+    }
+
+    private boolean isRunSoft(WheelRules rules) {
+        return !rules.position().isSpare() && stages.isRaised(Limit.RUN_SOFT);
+    }
+
+    private Evidence evidence(Limit worst, Reading reading, WheelRules rules, Siblings siblings, MountKind mount) {
+        AxleLimits limits = rules.limits();
+        Double limitKpa =
+                switch (worst) {
+                    case FAST_FALL, LOW_SECOND, LEAK, LEAK_SOON -> limits.lowCriticalKpa();
+                    case LOW_NEXT_STOP -> limits.targetKpa() * (1 - PressureLimits.nextStopShare(limits));
+                    case LOW_WHEN_COLD, LOW -> limits.lowKpa();
+                    case HIGH -> limits.highKpa();
+                    default -> null;
+                };
+        Double limitC =
+                switch (worst) {
+                    case HOT -> rules.warmC(mount);
+                    case HOT_STOP -> rules.stopC(mount);
+                    default -> null;
+                };
+        boolean isMeasured = reading.isMeasurement();
+        double trendKpa = isMeasured ? rules.trendKpa(reading) : Double.NaN;
+        FallWindow.Peak peak = isMeasured ? falls.peak(reading.at()) : null;
+        return new Evidence(
+                reading.at(),
+                isMeasured ? reading.pressureKpa() : null,
+                isMeasured ? rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC()) : null,
+                isMeasured ? reading.temperatureC() : null,
+                limits.targetKpa(),
+                limitKpa,
+                limitC,
+                rules.isCompensated() && worst != Limit.LOW_WHEN_COLD,
+                worst == Limit.FAST_FALL && peak != null ? peak.kpaAt20() - trendKpa : null,
+                isMeasured ? minutesToCritical(reading.at(), limits, trendKpa, peak) : null,
+                isRunSoft(rules),
+                Boolean.FALSE.equals(reading.moving()),
+                reading.batteryMv(),
+                track.isLeaking() ? track.ratePerHour() : null,
+                track.isLeaking() ? track.rateError() : null,
+                track.isRefilled() ? AirSteps.REFILLS : null,
+                worst == Limit.CROSSED ? crossedWith : null,
+                null,
+                siblings.facts());
+    }
+
+    private Integer minutesToCritical(long at, AxleLimits limits, double trendKpa, FallWindow.Peak peak) {
+        if (stages.isRaised(Limit.LOW_SECOND)) {
+            return 0;
+        }
+        double left = trendKpa - limits.lowCriticalKpa();
+        if (peak == null || !stages.isRaised(Limit.FAST_FALL) || at <= peak.at()) {
+            return track.isLeaking() ? Evidence.minutes(left / track.ratePerHour() * MINUTES_OF_HOUR) : null;
+        }
+        double kpaPerMinute = (peak.kpaAt20() - trendKpa) / ((at - peak.at()) / MINUTE_MILLIS);
+        return Evidence.minutes(left / kpaPerMinute);
+    }
+
+    void writeTo(DataOutput out) throws IOException {
+        for (Standing standing : standings) {
+            standing.writeTo(out);
+        }
+        out.writeUTF(crossedWith == null ? "" : crossedWith.code());
+    }
+
+    void readFrom(DataInput in) throws IOException {
+        for (Standing standing : standings) {
+            standing.readFrom(in);
+        }
+        crossedWith = Position.find(in.readUTF()).orElse(null);
+    }
+}

@@ -1,0 +1,120 @@
+package vividcaravan.server.ingest;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.hibernate.StatelessSession;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.server.alerts.AlertStore;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.platform.Write;
+import vividcaravan.server.vehicles.FleetDirectory;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/**
+ * The one judgement that no reading can give: a vehicle whose readings came in as they were measured went quiet as a whole
+ * while it was moving. Asked by the live clock; a vehicle whose past is being sent is none of its business.
+ */
+@Component
+class ReceiverTick {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ReceiverTick.class);
+    /** So many at once are not a matter of their receivers. */
+    private static final int TOO_MANY = 3;
+
+    private static final long LATELY_MILLIS = TimeUnit.HOURS.toMillis(1);
+
+    private final SingleWriter writer;
+    private final FleetDirectory fleet;
+    private final AlertStore alerts;
+    private final JournalClosing closing;
+    private final Clock clock;
+    private final long quietMillis;
+
+    ReceiverTick(
+            SingleWriter writer,
+            FleetDirectory fleet,
+            AlertStore alerts,
+            JournalClosing closing,
+            Clock clock,
+            VividProperties properties) {
+        this.writer = writer;
+        this.fleet = fleet;
+        this.alerts = alerts;
+        this.closing = closing;
+        this.clock = clock;
+        this.quietMillis = properties.receiverQuiet().toMillis();
+    }
+
+    @Scheduled(fixedDelay = 10_000)
+    void tick() {
+        long now = clock.millis();
+        List<VehicleInService> live = fleet.vehicles().stream()
+                .filter(vehicle -> vehicle.heardLiveAt() >= now - LATELY_MILLIS)
+                .toList();
+        List<VehicleInService> quiet = live.stream()
+                .filter(vehicle -> vehicle.heardLiveAt() <= now - quietMillis)
+                .toList();
+        if (quiet.isEmpty() || !writer.isRunning() || writer.isBroken()) {
+            return;
+        }
+        boolean isOurs = quiet.size() > TOO_MANY && quiet.size() > live.size() / 2;
+        if (isOurs) {
+            LOG.warn(
+                    "{} of {} vehicles went quiet together; look at the line their readings come by",
+                    quiet.size(),
+                    live.size());
+            return;
+        }
+        try {
+            writer.write(new Look(quiet, now));
+        } catch (Refusal busy) {
+            // The next tick looks again.
+            LOG.debug("Too busy to look for silent receivers", busy);
+        }
+    }
+
+    private final class Look implements Write<Void> {
+
+        private final List<VehicleInService> quiet;
+        private final long now;
+
+        Look(List<VehicleInService> quiet, long now) {
+            this.quiet = quiet;
+            this.now = now;
+        }
+
+        @Override
+        public Void make(StatelessSession session) {
+            for (VehicleInService vehicle : quiet) {
+                if (vehicle.heardLiveAt() > now - quietMillis) {
+                    continue;
+                }
+                vehicle.heardLive(VehicleInService.NOT_LIVE);
+                if (vehicle.judge().isReceiverQuiet(now, quietMillis)) {
+                    vehicle.judge().receiverFellSilent(now, finding -> vehicle.book()
+                            .apply(finding)
+                            .ifPresent(alert -> save(session, vehicle, alert)));
+                    // What no reading says has to be kept, or a restart would forget to take it back.
+                    closing.save(session, vehicle);
+                }
+            }
+            return null;
+        }
+
+        private void save(StatelessSession session, VehicleInService vehicle, Alert alert) {
+            alerts.save(session, vehicle, alert);
+        }
+
+        @Override
+        public void onDurable() {
+            alerts.announce();
+        }
+    }
+}

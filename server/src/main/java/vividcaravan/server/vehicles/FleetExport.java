@@ -1,0 +1,64 @@
+package vividcaravan.server.vehicles;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.limits.DutyProfile;
+
+/** Gives the fleet as a document that {@link FleetRegister} takes. */
+@Component
+public class FleetExport {
+
+    private final FleetDirectory fleet;
+
+    FleetExport(FleetDirectory fleet) {
+        this.fleet = fleet;
+    }
+
+    /** The whole fleet as a document. */
+    public FleetDocument document() {
+        List<FleetDocument.DepotEntry> depots = fleet.depots().stream()
+                .map(depot -> new FleetDocument.DepotEntry(
+                        depot.name(), depot.timeZone().getId(), depot.altitudeM()))
+                .toList();
+        List<FleetDocument.VehicleEntry> vehicles =
+                fleet.vehicles().stream().map(FleetExport::entry).toList();
+        return new FleetDocument(FleetDocument.FORMAT, FleetDocument.VERSION, null, depots, vehicles);
+    }
+
+    private static FleetDocument.VehicleEntry entry(VehicleInService vehicle) {
+        VehicleDescription description = vehicle.description();
+        List<FleetDocument.SensorEntry> sensors = new ArrayList<>();
+        for (Position position : description.layout().positions()) {
+            vehicle.sensorAt(position)
+                    .ifPresent(sensor -> sensors.add(new FleetDocument.SensorEntry(
+                            position.code(),
+                            sensor.code(),
+                            sensor.mount().orElse(null),
+                            sensor.fittingAt(Fitting.OPEN - 1)
+                                    .map(stay -> Instant.ofEpochMilli(stay.from()))
+                                    .orElse(null))));
+        }
+        return new FleetDocument.VehicleEntry(
+                description.ref(),
+                description.kind(),
+                description.plate(),
+                description.depot(),
+                description.duty() == DutyProfile.GENERAL ? null : description.duty(),
+                description.spares(),
+                description.axles().stream()
+                        .map(axle -> new FleetDocument.AxleEntry(
+                                axle.axle().role(),
+                                axle.axle().wheels(),
+                                axle.axle().liftable(),
+                                axle.coldPressureKpa(),
+                                axle.isBallasted() ? true : null,
+                                axle.isSelfInflating() ? true : null,
+                                FleetDocument.LimitsEntry.of(axle.overrides())))
+                        .toList(),
+                sensors);
+    }
+}

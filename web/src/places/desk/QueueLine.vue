@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { RouterLink } from 'vue-router';
+import type { AlertItem } from '@/api/live';
+import { useClock } from '@/shared/time';
+import { kindWords, urgencyText } from '@/shared/urgency';
+import UrgencyMark from '@/shared/UrgencyMark.vue';
+import { fuse } from './queue';
+
+/** One line of the queue, with its fuse. */
+defineProps<{ alert: AlertItem; isChosen: boolean }>();
+
+const { now, age } = useClock();
+const STATES: Partial<Record<AlertItem['state'], string>> = {
+  ACKNOWLEDGED: 'seen',
+  IN_HAND: 'in hand',
+  RECOVERED: 'back in band',
+  SHELVED: 'put aside',
+};
+</script>
+
+<template>
+  <RouterLink
+    :to="{ name: 'desk', params: { id: alert.id } }"
+    :data-alert="alert.id"
+    class="grid grid-cols-[14px_5.5em_1fr_auto] items-center gap-x-2.5 border-l-3 py-3 pr-5 sm:py-2 pl-[17px] text-ink no-underline"
+    :class="isChosen ? 'border-l-action bg-raised' : 'border-l-transparent'"
+    :aria-current="isChosen ? 'true' : undefined"
+  >
+    <UrgencyMark :urgency="alert.urgency" />
+    <span class="figure truncate">{{ alert.vehicle }}</span>
+    <span class="min-w-0" :class="alert.state === 'NEW' ? 'font-medium' : 'text-quiet'">
+      <span class="figure">{{ alert.position }}</span> {{ kindWords(alert.kind)
+      }}<span v-if="STATES[alert.state]" class="font-normal text-quiet">, {{ STATES[alert.state] }}</span>
+    </span>
+    <span v-if="fuse(alert, now)" class="w-16 text-right">
+      <span class="figure block">{{ fuse(alert, now)?.words }}</span>
+      <svg class="block h-1 w-full" aria-hidden="true" preserveAspectRatio="none" viewBox="0 0 100 4">
+        <rect width="100" height="4" fill="var(--rule)" />
+        <rect
+          :width="fuse(alert, now)?.percent"
+          height="4"
+          fill="currentColor"
+          :class="urgencyText(alert.urgency)"
+        />
+      </svg>
+    </span>
+    <span v-else class="figure text-right text-quiet">{{ age(alert.openedAt) }}</span>
+  </RouterLink>
+</template>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { useAdjustment } from '@/api/fleet';
+import AppDialog from '@/shared/AppDialog.vue';
+import { placeWords } from '@/shared/position';
+import { useUnits } from '@/shared/units';
+
+/** Records that somebody set a pressure: from then on the wheel is to keep what it has. */
+const props = defineProps<{ isOpen: boolean; vehicleRef: string; position: string }>();
+const emit = defineEmits<{ done: [] }>();
+
+const units = useUnits();
+const adjust = useAdjustment();
+const minutesAgo = ref(0);
+const before = ref<number | ''>('');
+const after = ref<number | ''>('');
+const note = ref('');
+const trouble = ref('');
+const isBusy = ref(false);
+const TIMES: [number, string][] = [
+  [0, 'just now'],
+  [15, 'a quarter of an hour ago'],
+  [60, 'an hour ago'],
+  [240, 'four hours ago'],
+  [1_440, 'yesterday at this time'],
+];
+
+watch(
+  () => props.isOpen,
+  () => {
+    minutesAgo.value = 0;
+    before.value = '';
+    after.value = '';
+    note.value = '';
+    trouble.value = '';
+  },
+);
+
+const kpa = (value: number | '') => (value === '' ? null : units.fromPressure(value));
+
+async function record(): Promise<void> {
+  isBusy.value = true;
+  try {
+    await adjust(props.vehicleRef, props.position, {
+      at: minutesAgo.value ? new Date(Date.now() - minutesAgo.value * 60_000).toISOString() : null,
+      beforeKpa: kpa(before.value),
+      afterKpa: kpa(after.value),
+      note: note.value || null,
+    });
+    emit('done');
+  } catch (e) {
+    trouble.value = (e as Error).message;
+  } finally {
+    isBusy.value = false;
+  }
+}
+</script>
+
+<template>
+  <AppDialog
+    :is-open="isOpen"
+    :title="`Pressure set at ${vehicleRef}, ${placeWords(position)}`"
+    @close="emit('done')"
+  >
+    <form class="mt-3 grid gap-4" @submit.prevent="record">
+      <p class="text-quiet">
+        From then on this wheel is to keep what it was given. If the air shows at another wheel, the two have
+        each other’s sensors, and you are told so.
+      </p>
+      <label>
+        When was that?
+        <select v-model="minutesAgo" class="field mt-1">
+          <option v-for="[value, words] in TIMES" :key="value" :value="value">{{ words }}</option>
+        </select>
+      </label>
+      <div class="grid grid-cols-2 gap-4">
+        <label>
+          Hand gauge before, {{ units.pressureSymbol.value }}
+          <input v-model="before" type="number" step="any" min="0" class="field figure mt-1" />
+        </label>
+        <label>
+          Hand gauge after, {{ units.pressureSymbol.value }}
+          <input v-model="after" type="number" step="any" min="0" class="field figure mt-1" />
+        </label>
+      </div>
+      <label>
+        Note
+        <input v-model="note" class="field mt-1" maxlength="1000" />
+      </label>
+      <p class="text-quiet">
+        A tyre that was at 80 % of its target or less is not to be filled on the vehicle: have it looked at
+        inside first. Never bleed a hot tyre down to its cold figure.
+      </p>
+      <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
+      <div class="flex gap-2">
+        <button type="submit" class="button button-main" :disabled="isBusy">Record it</button>
+        <button type="button" class="button" @click="emit('done')">Do not record</button>
+      </div>
+    </form>
+  </AppDialog>
+</template>
