@@ -58,7 +58,8 @@ public class BlockStore {
         return key >> 32;
     }
 
-    static long hour(long at) {
+    /** The hour that holds a time, hours since 1970; the time in epoch milliseconds. */
+    public static long hour(long at) {
         return Math.floorDiv(at, HOUR_MILLIS);
     }
 
@@ -71,15 +72,23 @@ public class BlockStore {
      */
     public boolean add(StatelessSession session, long sensor, Reading reading, long newestAt, boolean isLate) {
         long hour = hour(reading.at());
-        long key = key(hour, sensor);
+        boolean isNewHour = newestAt == Long.MIN_VALUE || hour > hour(newestAt);
+        return inMemory(session, key(hour, sensor), isNewHour).add(reading, isLate);
+    }
+
+    /** Takes in readings of a sensor and an hour, some of which may have been stored before. */
+    public void merge(StatelessSession session, long sensor, long hour, List<ReadingCodec.Entry> readings) {
+        inMemory(session, key(hour, sensor), false).merge(readings);
+    }
+
+    private ReadingBlock inMemory(StatelessSession session, long key, boolean isNew) {
         ReadingBlock block = inMemory.get(key);
         if (block == null) {
-            boolean isNewHour = newestAt == Long.MIN_VALUE || hour > hour(newestAt);
-            block = new ReadingBlock(isNewHour ? List.of() : stored(session, key));
+            block = new ReadingBlock(isNew ? List.of() : stored(session, key));
             inMemory.put(key, block);
-            oldestHour = Math.min(oldestHour, hour);
+            oldestHour = Math.min(oldestHour, hourOfKey(key));
         }
-        return block.add(reading, isLate);
+        return block;
     }
 
     private List<ReadingCodec.Entry> stored(StatelessSession session, long key) {

@@ -2,6 +2,7 @@ package vividcaravan.server.history;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.TreeMap;
 import vividcaravan.core.judge.Reading;
 
 /**
@@ -33,33 +34,41 @@ final class ReadingBlock {
      * @return false if there is one of the same time already
      */
     synchronized boolean add(Reading reading, boolean isLate) {
-        if (reading.at() == newestAt) {
-            return false;
-        }
-        ReadingCodec.Entry entry = new ReadingCodec.Entry(0, reading, isLate);
-        if (reading.at() > newestAt) {
-            written.add(entry);
-            newestAt = reading.at();
-        } else if (!insert(entry)) {
-            return false;
-        }
-        isDirty = true;
-        return true;
+        return merge(List.of(new ReadingCodec.Entry(0, reading, isLate))) > 0;
     }
 
-    private boolean insert(ReadingCodec.Entry entry) {
-        List<ReadingCodec.Entry> all = new ArrayList<>(entries());
-        long at = entry.reading().at();
-        int place = all.size();
-        while (place > 0 && all.get(place - 1).reading().at() > at) {
-            place--;
+    /**
+     * Puts readings in their places, except those of whose time there is one already. Newer ones are appended; for the
+     * others the bytes are read only once, which matters to a long block.
+     *
+     * @return how many were new
+     */
+    synchronized int merge(List<ReadingCodec.Entry> more) {
+        List<ReadingCodec.Entry> older = new ArrayList<>();
+        int added = 0;
+        for (ReadingCodec.Entry entry : more) {
+            if (entry.reading().at() > newestAt) {
+                written.add(entry);
+                newestAt = entry.reading().at();
+                added++;
+            } else if (entry.reading().at() < newestAt) {
+                older.add(entry);
+            }
         }
-        if (place > 0 && all.get(place - 1).reading().at() == at) {
-            return false;
+        added += older.isEmpty() ? 0 : insert(older);
+        isDirty |= added > 0;
+        return added;
+    }
+
+    private int insert(List<ReadingCodec.Entry> older) {
+        TreeMap<Long, ReadingCodec.Entry> byTime = new TreeMap<>();
+        entries().forEach(entry -> byTime.put(entry.reading().at(), entry));
+        int before = byTime.size();
+        older.forEach(entry -> byTime.putIfAbsent(entry.reading().at(), entry));
+        if (byTime.size() > before) {
+            write(List.copyOf(byTime.values()));
         }
-        all.add(place, entry);
-        write(all);
-        return true;
+        return byTime.size() - before;
     }
 
     synchronized List<ReadingCodec.Entry> entries() {

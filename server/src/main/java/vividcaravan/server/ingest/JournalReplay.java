@@ -4,7 +4,10 @@ import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
@@ -33,7 +36,7 @@ class JournalReplay {
         loadJudgements(session);
         long[] replayed = {0};
         journal.load(session, (seq, entries) -> {
-            entries.forEach(entry -> replay(session, seq, entry));
+            replay(session, seq, entries);
             replayed[0] += entries.size();
         });
         return replayed[0];
@@ -56,13 +59,23 @@ class JournalReplay {
         }
     }
 
-    private void replay(StatelessSession session, long seq, ReadingCodec.Entry entry) {
-        KnownSensor sensor = fleet.sensor(entry.sensor()).orElseThrow();
-        Reading reading = entry.reading();
-        boolean isJudged = entry.isMarked();
-        boolean isLate = !isJudged && reading.at() <= sensor.newestJudgedAt();
-        // What is known of the newest reading may be from before the journal, so look for the block in the database.
-        blocks.add(session, sensor.id(), reading, Long.MAX_VALUE, isLate);
+    private record Block(long sensor, long hour) {}
+
+    private void replay(StatelessSession session, long seq, List<ReadingCodec.Entry> entries) {
+        Map<Block, List<ReadingCodec.Entry>> byBlock = new LinkedHashMap<>();
+        for (ReadingCodec.Entry entry : entries) {
+            KnownSensor sensor = fleet.sensor(entry.sensor()).orElseThrow();
+            Reading reading = entry.reading();
+            boolean isLate = !entry.isMarked() && reading.at() <= sensor.newestJudgedAt();
+            byBlock.computeIfAbsent(new Block(sensor.id(), BlockStore.hour(reading.at())), block -> new ArrayList<>())
+                    .add(new ReadingCodec.Entry(0, reading, isLate));
+            judge(sensor, reading, entry.isMarked(), seq);
+        }
+        // Some may be in their block already, if the product ended before it could empty the journal.
+        byBlock.forEach((block, readings) -> blocks.merge(session, block.sensor(), block.hour(), readings));
+    }
+
+    private void judge(KnownSensor sensor, Reading reading, boolean isJudged, long seq) {
         sensor.heard(reading);
         if (isJudged) {
             sensor.judgedUpTo(reading.at());
