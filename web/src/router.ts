@@ -14,6 +14,19 @@ export const router = createRouter({
       meta: { title: 'Vehicles' },
     },
     {
+      path: '/describe',
+      name: 'describe',
+      component: () => import('./places/vehicles/describe/DescribePage.vue'),
+      meta: { title: 'Describe a vehicle' },
+    },
+    {
+      path: '/describe/:vehicleRef',
+      name: 'redescribe',
+      component: () => import('./places/vehicles/describe/DescribePage.vue'),
+      props: true,
+      meta: { title: 'Describe' },
+    },
+    {
       path: '/vehicles/:vehicleRef',
       name: 'vehicle',
       component: () => import('./places/vehicles/VehiclePage.vue'),

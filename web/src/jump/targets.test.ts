@@ -8,6 +8,7 @@ const vehicle = (ref: string, ...codes: string[]): VehicleGlance => ({
   kind: 'BUS',
   plate: 'SB 07 ORL',
   depot: 'Sallow Bridge',
+  state: 'IN_SERVICE',
   axles: [],
   wheels: codes.map((sensor, i) => ({ position: i ? '1R' : '1L', condition: 'OK', sensor })),
   alerts: [],

@@ -19,10 +19,12 @@ const props = withDefaults(
     vehicle: StripVehicle;
     size?: StripSize;
     chosen?: string | undefined;
+    /** Number of the axle that is worked on. */
+    chosenAxle?: number | undefined;
     /** Whether wheels can be chosen; each is then a button. */
     isInteractive?: boolean;
   }>(),
-  { size: 'row', chosen: undefined, isInteractive: false },
+  { size: 'row', chosen: undefined, chosenAxle: undefined, isInteractive: false },
 );
 const emit = defineEmits<{ choose: [position: string] }>();
 
@@ -101,7 +103,14 @@ function crossBar(x: number, isLiftable: boolean): string {
       />
     </template>
     <g v-if="isPage" aria-hidden="true" font-size="12" fill="var(--quiet)" text-anchor="middle">
-      <text v-for="(axle, i) in strip.axles" :key="i" :x="axle.x" :y="height - 5">
+      <text
+        v-for="(axle, i) in strip.axles"
+        :key="i"
+        :x="axle.x"
+        :y="height - 5"
+        :fill="chosenAxle === i + 1 ? 'var(--action)' : undefined"
+        :font-weight="chosenAxle === i + 1 ? 600 : undefined"
+      >
         {{ i + 1 }} {{ roleWords(axle.role) }}
       </text>
     </g>

@@ -36,6 +36,8 @@ const ROLES: Record<string, string> = {
   TRAILER: 'trailer',
 };
 
+export const ROLE_CHOICES = Object.keys(ROLES);
+
 export function roleWords(role: string): string {
   return ROLES[role] ?? role.toLowerCase();
 }
@@ -51,8 +53,22 @@ const VEHICLE_KINDS: Record<string, string> = {
   IMPLEMENT: 'farm implement',
 };
 
+export const KIND_CHOICES = Object.keys(VEHICLE_KINDS);
+
 export function vehicleKindWords(kind: string): string {
   return VEHICLE_KINDS[kind] ?? kind.toLowerCase();
+}
+
+const ARRANGEMENTS: Record<string, string> = {
+  SINGLE: 'single',
+  WIDE_SINGLE: 'wide single',
+  TWIN: 'twin',
+};
+
+export const ARRANGEMENT_CHOICES = Object.keys(ARRANGEMENTS);
+
+export function arrangementWords(wheels: string): string {
+  return ARRANGEMENTS[wheels] ?? wheels.toLowerCase();
 }
 
 const DUTIES: Record<string, string> = {
@@ -64,6 +80,30 @@ const DUTIES: Record<string, string> = {
   MOUNTAIN: 'mountain',
 };
 
+export const DUTY_CHOICES = Object.keys(DUTIES);
+
 export function dutyWords(duty: string): string {
   return DUTIES[duty] ?? duty.toLowerCase();
+}
+
+const USES: Record<string, string> = {
+  ROAD: 'on the road, laden',
+  FIELD: 'in the field',
+  UNLADEN: 'unladen',
+  LIFT_UP: 'lift axles up',
+};
+
+export function useWords(use: string): string {
+  return USES[use] ?? use.toLowerCase();
+}
+
+const STATES: Record<string, string> = {
+  DESCRIBED: 'described, not fitted',
+  BEING_FITTED: 'being fitted',
+  IN_SERVICE: 'in service',
+  OUT_OF_SERVICE: 'out of service',
+};
+
+export function stateWords(state: string): string {
+  return STATES[state] ?? state.toLowerCase();
 }

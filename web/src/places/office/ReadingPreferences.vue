@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { ref } from 'vue';
 import { prefer, useSession, type Preferences } from '@/api/session';
-import ChoiceRow from './ChoiceRow.vue';
+import ChoiceRow from '@/shared/ChoiceRow.vue';
 
 /** How this person reads the product: kept at once, for every device they sign in on. */
 const { preferences } = useSession();

@@ -9,7 +9,8 @@ defineProps<{ vehicle: VehicleItem }>();
 
 const units = useUnits();
 type Axle = VehicleItem['axles'][number];
-const isOwn = (axle: Axle, name: string) => axle.ownLimits.includes(name);
+const LEVELS = { FLEET: '', DUTY: ', by duty', TEMPLATE: ', template', AXLE: ', its own' };
+const from = (axle: Axle, name: string) => LEVELS[axle.levels[name] ?? 'FLEET'];
 const percent = (value: number) => `${Math.round(value * 10) / 10}`;
 const ROWS = [
   { name: 'lowCriticalPct', words: 'Second low', sign: '−' },
@@ -44,27 +45,23 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
             <td v-for="row in ROWS" :key="row.name" class="text-right">
               <span class="figure">{{ units.pressureNumber(axle.limits[KPA[row.name]]) }}</span>
               <span class="ml-2 text-quiet">
-                {{ row.sign }}{{ percent(axle.policy[row.name]) }}&nbsp;%{{
-                  isOwn(axle, row.name) ? ', its own' : ''
-                }}</span
+                {{ row.sign }}{{ percent(axle.policy[row.name]) }}&nbsp;%{{ from(axle, row.name) }}</span
               >
             </td>
             <td class="text-right">
               <span class="figure"
                 >{{ units.temperatureNumber(axle.limits.temperatureC) }},
                 {{ units.temperatureNumber(axle.limits.temperatureCriticalC) }}</span
-              ><span
-                v-if="isOwn(axle, 'temperatureC') || isOwn(axle, 'temperatureCriticalC')"
-                class="text-quiet"
-                >, its own</span
-              >
+              ><span class="text-quiet">{{
+                from(axle, 'temperatureC') || from(axle, 'temperatureCriticalC')
+              }}</span>
             </td>
             <td>
               {{
                 axle.limits.basis === 'COMPENSATED' && !axle.isBallasted
                   ? `at ${units.reference.value}`
                   : 'on the gauge'
-              }}{{ axle.isBallasted ? ', liquid ballast' : isOwn(axle, 'basis') ? ', its own' : ''
+              }}{{ axle.isBallasted ? ', liquid ballast' : from(axle, 'basis')
               }}{{ axle.isSelfInflating ? '; inflates itself' : '' }}
             </td>
           </tr>

@@ -12,6 +12,7 @@ import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import LimitsSheet from './LimitsSheet.vue';
 import VehicleAlerts from './VehicleAlerts.vue';
+import VehicleStanding from './VehicleStanding.vue';
 import WheelSheet from './WheelSheet.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import SpanChoice from '@/shared/SpanChoice.vue';
@@ -90,9 +91,10 @@ const { data: chart } = useChart(() =>
       <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
     </div>
 
+    <VehicleStanding :vehicle="vehicle" />
     <p v-if="!hasSensors" class="mt-3 max-w-2xl">
-      No sensor sits on this vehicle, so nothing is known of its tyres. Bring its sensors in with the
-      <RouterLink to="/office#fleet">fleet document</RouterLink>; until then use a hand gauge.
+      No sensor sits on this vehicle, so nothing is known of its tyres. Fit them in the
+      <RouterLink to="/workshop">Workshop</RouterLink>; until then use a hand gauge.
     </p>
     <ul v-if="vehicle.alerts.length" class="mt-3 border-t border-rule">
       <li

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { VehicleGlance } from '@/api/fleet';
 import AxleStrip from '@/shared/AxleStrip.vue';
-import { vehicleKindWords } from '@/shared/position';
+import { stateWords, vehicleKindWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { kindWords, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
@@ -36,6 +36,7 @@ const reasons = computed(() => props.vehicle.departure.reasons);
         and {{ vehicle.alerts.length - 1 }} more</span
       >
     </template>
+    <span v-else-if="vehicle.state !== 'IN_SERVICE'" class="text-quiet">{{ stateWords(vehicle.state) }}</span>
     <span v-else-if="!hasSensors" class="text-quiet">no sensors yet</span>
     <span v-else class="text-quiet">{{ vehicleKindWords(vehicle.kind) }}</span>
   </span>

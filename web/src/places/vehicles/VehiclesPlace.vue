@@ -66,7 +66,8 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
   <div v-else-if="!all.length" class="m-auto max-w-md p-8">
     <h2 class="text-xl">There are no vehicles yet.</h2>
     <p v-if="isManager" class="mt-2">
-      <RouterLink to="/office#fleet">Bring in a fleet document</RouterLink>; its vehicles are in service at
+      <RouterLink :to="{ name: 'describe' }">Describe the first vehicle</RouterLink>, or
+      <RouterLink to="/office#fleet">bring in a fleet document</RouterLink>, whose vehicles are in service at
       once.
     </p>
     <p v-else class="mt-2 text-quiet">Ask a manager to bring in the fleet.</p>
@@ -100,6 +101,9 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
       <span class="text-quiet" aria-live="polite"
         ><span class="figure">{{ found.length }}</span> {{ found.length === 1 ? 'vehicle' : 'vehicles' }},
         <span class="figure">{{ wheels }}</span> wheels</span
+      >
+      <RouterLink v-if="isManager" :to="{ name: 'describe' }" class="button ml-auto text-ink no-underline"
+        >Describe a vehicle</RouterLink
       >
     </div>
     <p v-if="isDeparture" class="max-w-3xl pb-2 text-quiet">

@@ -12,6 +12,7 @@ function vehicle(
     kind: 'BUS',
     plate: 'SB 07 ORL',
     depot,
+    state: 'IN_SERVICE',
     axles: [],
     wheels: [{ position: '1L', condition: 'OK', sensor: '722CAF' }],
     alerts: urgency

@@ -88,6 +88,10 @@ public final class Door {
         return send("POST", path, body.getBytes(StandardCharsets.UTF_8), Map.of("Content-Type", "application/json"));
     }
 
+    public Answer putJson(String path, String body) {
+        return send("PUT", path, body.getBytes(StandardCharsets.UTF_8), Map.of("Content-Type", "application/json"));
+    }
+
     public Answer readings(String array) {
         return postJson("/api/v1/readings", array);
     }

@@ -1,6 +1,5 @@
 package vividcaravan.core.limits;
 
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -19,22 +18,37 @@ public record LimitOverrides(
     /** An axle that inherits everything. */
     public static final LimitOverrides NONE = new LimitOverrides(null, null, null, null, null, null);
 
-    /** Names of the limits that are the axle's own, as the fleet document names them. */
-    public List<String> names() {
-        List<String> names = new ArrayList<>();
-        add(names, "basis", basis);
-        add(names, "lowPct", lowPct);
-        add(names, "lowCriticalPct", lowCriticalPct);
-        add(names, "highPct", highPct);
-        add(names, "temperatureC", temperatureC);
-        add(names, "temperatureCriticalC", temperatureCriticalC);
-        return names;
+    /** The names of all limits, as the fleet document names them. */
+    public static final List<String> NAMES =
+            List.of("basis", "lowPct", "lowCriticalPct", "highPct", "temperatureC", "temperatureCriticalC");
+
+    /** Every limit as {@code policy} has it. */
+    public static LimitOverrides of(LimitPolicy policy) {
+        return new LimitOverrides(
+                policy.basis(),
+                policy.lowPct(),
+                policy.lowCriticalPct(),
+                policy.highPct(),
+                policy.temperatureC(),
+                policy.temperatureCriticalC());
     }
 
-    private static void add(List<String> names, String name, Object value) {
-        if (value != null) {
-            names.add(name);
-        }
+    /** The limit called {@code name}, or null if it is inherited. */
+    Object value(String name) {
+        return switch (name) {
+            case "basis" -> basis;
+            case "lowPct" -> lowPct;
+            case "lowCriticalPct" -> lowCriticalPct;
+            case "highPct" -> highPct;
+            case "temperatureC" -> temperatureC;
+            case "temperatureCriticalC" -> temperatureCriticalC;
+            default -> throw new IllegalArgumentException("no limit is called " + name);
+        };
+    }
+
+    /** Names of the limits that are the axle's own, as the fleet document names them. */
+    public List<String> names() {
+        return NAMES.stream().filter(name -> value(name) != null).toList();
     }
 
     /** Whether nothing is set. */

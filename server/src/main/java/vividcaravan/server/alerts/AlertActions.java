@@ -11,7 +11,6 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
-import vividcaravan.server.platform.Write;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
 
@@ -75,23 +74,15 @@ class AlertActions {
             }
             vehicleId = row.vehicleId;
         }
-        writer.write(new Write<Void>() {
-            @Override
-            public Void make(StatelessSession session) {
-                VehicleInService vehicle = fleet.vehicle(vehicleId).orElseThrow();
-                Alert alert = vehicle.book()
-                        .find(id)
-                        .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
-                Alert changed = how.apply(alert);
-                vehicle.book().replace(changed);
-                store.save(session, vehicle, changed);
-                return null;
-            }
-
-            @Override
-            public void onDurable() {
-                store.announce();
-            }
+        writer.write(session -> {
+            VehicleInService vehicle = fleet.vehicle(vehicleId).orElseThrow();
+            Alert alert = vehicle.book()
+                    .find(id)
+                    .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
+            Alert changed = how.apply(alert);
+            vehicle.book().replace(changed);
+            store.save(session, vehicle, changed);
+            return null;
         });
     }
 }

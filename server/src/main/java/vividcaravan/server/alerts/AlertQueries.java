@@ -54,7 +54,7 @@ public class AlertQueries {
      * Some alerts, the one opened last first.
      *
      * @param state {@code open}, {@code closed} or {@code all}
-     * @param vehicle a vehicle's ref, or null for all
+     * @param vehicle a vehicle's ref, or null for all that are in service
      * @param since only those changed at or after this time, or null
      * @param limit how many at most
      * @param cursor where to go on, from an earlier page, or null
@@ -70,6 +70,15 @@ public class AlertQueries {
         if (vehicle != null) {
             where.append(" and a.vehicleId = :vehicle");
             parameters.put("vehicle", fleet.existing(vehicle).id());
+        } else {
+            List<Long> untold = fleet.vehicles().stream()
+                    .filter(one -> !one.isInService())
+                    .map(VehicleInService::id)
+                    .toList();
+            if (!untold.isEmpty()) {
+                where.append(" and a.vehicleId not in (:untold)");
+                parameters.put("untold", untold);
+            }
         }
         if (since != null) {
             where.append(" and a.updatedAt >= :since");
@@ -141,6 +150,9 @@ public class AlertQueries {
             List<AlertItem> items = items(session, rows, words);
             List<Change> changes = new ArrayList<>();
             for (int i = 0; i < rows.size(); i++) {
+                if (!fleet.vehicle(rows.get(i).vehicleId).orElseThrow().isInService()) {
+                    continue;
+                }
                 changes.add(new Change(rows.get(i).changeSeq, items.get(i)));
             }
             return changes;

@@ -31,6 +31,7 @@ import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.VehicleRedescribed;
+import vividcaravan.server.vehicles.VehicleStateChanged;
 import vividcaravan.server.vehicles.WheelAdjusted;
 
 /**
@@ -109,6 +110,11 @@ class JudgingLine implements WriterState {
     @Override
     public void beforeCommit(StatelessSession session) {
         strangers.save(session, clock.millis());
+    }
+
+    @Override
+    public void onDurable() {
+        alerts.announce();
     }
 
     /** A write of readings, ready for {@link SingleWriter}. */
@@ -195,7 +201,6 @@ class JudgingLine implements WriterState {
 
         @Override
         public void onDurable() {
-            alerts.announce();
             if (!touched.isEmpty()) {
                 events.publishEvent(new ReadingsJudged(touched));
             }
@@ -216,6 +221,16 @@ class JudgingLine implements WriterState {
         }
         if (vehicle.everFitted().stream().anyMatch(sensor -> sensor.newest() != null)) {
             closing.save(event.session(), vehicle);
+        }
+    }
+
+    /** What stood while nobody was to be told is told now. */
+    @EventListener
+    void stateChanged(VehicleStateChanged event) {
+        for (Alert alert : List.copyOf(event.vehicle().book().alerts())) {
+            if (alert.state() != AlertState.CLOSED) {
+                alerts.save(event.session(), event.vehicle(), alert);
+            }
         }
     }
 

@@ -111,10 +111,5 @@ class ReceiverTick {
         private void save(StatelessSession session, VehicleInService vehicle, Alert alert) {
             alerts.save(session, vehicle, alert);
         }
-
-        @Override
-        public void onDurable() {
-            alerts.announce();
-        }
     }
 }

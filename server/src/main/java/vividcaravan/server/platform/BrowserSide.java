@@ -26,7 +26,17 @@ class BrowserSide implements WebMvcConfigurer {
     @Controller
     @Hidden
     static class Pages {
-        @GetMapping({"/desk/**", "/vehicles/**", "/office/**", "/demo", "/sign-in", "/set-up"})
+        @GetMapping({
+            "/desk/**",
+            "/vehicles/**",
+            "/describe/**",
+            "/workshop/**",
+            "/stores/**",
+            "/office/**",
+            "/demo",
+            "/sign-in",
+            "/set-up"
+        })
         String page() {
             return "forward:/index.html";
         }

@@ -35,6 +35,7 @@ public class SingleWriter implements SmartLifecycle {
     private final HikariDataSource connections;
     private final WriterState state;
     private final BlockingQueue<Waiting<?>> queue = new ArrayBlockingQueue<>(QUEUE);
+    private final FileTidying file = new FileTidying();
     private volatile Thread thread;
     private volatile boolean isStopping;
     private volatile boolean isBroken;
@@ -184,6 +185,7 @@ public class SingleWriter implements SmartLifecycle {
                 throw e;
             }
             sync(session);
+            state.onDurable();
             group.forEach(waiting -> waiting.write().onDurable());
         } catch (RuntimeException e) {
             LOG.error("A write failed and was undone", e);
@@ -219,6 +221,7 @@ public class SingleWriter implements SmartLifecycle {
         while (hasMore && !isBroken) {
             try (StatelessSession session = sessions.openStatelessSession()) {
                 hasMore = state.tidy(session, isIdle) && isIdle && queue.isEmpty() && !isStopping;
+                file.tidy(session);
             }
         }
     }

@@ -11,6 +11,9 @@ public interface WriterState {
     /** Called in the group's transaction after its writes were made, before the commit. */
     void beforeCommit(StatelessSession session);
 
+    /** Called once the group's writes are on disk, before the askers are told. */
+    void onDurable();
+
     /**
      * Called between groups: housekeeping in small portions.
      *

@@ -15,6 +15,9 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.limits.LimitBook;
+import vividcaravan.core.limits.LimitOverrides;
+import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 
@@ -29,6 +32,7 @@ public class FleetDirectory {
     private final Map<String, KnownSensor> sensorsByCode = new ConcurrentHashMap<>();
     private final Map<String, DepotDescription> depots = new ConcurrentHashMap<>();
     private final Map<String, Long> depotIds = new ConcurrentHashMap<>();
+    private volatile LimitBook book = LimitBook.DEFAULT;
 
     FleetDirectory(Ids ids) {
         this.ids = ids;
@@ -45,7 +49,8 @@ public class FleetDirectory {
                 "alert",
                 "alert_entry",
                 "adjustment",
-                "limit_change")) {
+                "limit_change",
+                "limit_level")) {
             ids.load(session, table, "id");
         }
         vehicles.clear();
@@ -59,6 +64,7 @@ public class FleetDirectory {
             put(row.id, row.description());
             depotsById.put(row.id, row.description());
         }
+        book = book(all(session, LimitLevelRow.class));
         Map<Long, List<AxleRow>> axles = new HashMap<>();
         all(session, AxleRow.class).forEach(row -> axles.computeIfAbsent(row.vehicleId, id -> new ArrayList<>())
                 .add(row));
@@ -68,7 +74,7 @@ public class FleetDirectory {
                     .map(AxleRow::description)
                     .toList();
             DepotDescription depot = row.depotId == null ? null : depotsById.get(row.depotId);
-            put(new VehicleInService(
+            VehicleInService vehicle = put(new VehicleInService(
                     row.id,
                     new VehicleDescription(
                             row.ref,
@@ -77,9 +83,12 @@ public class FleetDirectory {
                             depot == null ? null : depot.name(),
                             described,
                             row.spares,
-                            row.duty),
+                            row.duty,
+                            row.useNow,
+                            book),
                     depot,
                     () -> ids.next("alert")));
+            vehicle.stands(row.state, row.stateReason, row.revision);
         }
         Map<Long, List<Adjustment>> adjustments = new HashMap<>();
         all(session, AdjustmentRow.class).forEach(row -> adjustments
@@ -103,6 +112,28 @@ public class FleetDirectory {
             put(sensor);
             fitted(sensor, stays.getOrDefault(row.id, List.of()));
         }
+    }
+
+    private static LimitBook book(List<LimitLevelRow> rows) {
+        LimitPolicy policy = LimitPolicy.DEFAULT;
+        Map<LimitBook.Kin, LimitOverrides> templates = new HashMap<>();
+        for (LimitLevelRow row : rows) {
+            if (row.isPolicy()) {
+                policy = row.limits().over(LimitPolicy.DEFAULT);
+            } else {
+                templates.put(row.kin(), row.limits());
+            }
+        }
+        return new LimitBook(policy, templates);
+    }
+
+    /** What the fleet holds to. */
+    public LimitBook book() {
+        return book;
+    }
+
+    void holdTo(LimitBook newBook) {
+        book = newBook;
     }
 
     private static <T> List<T> all(StatelessSession session, Class<T> rows) {
@@ -135,6 +166,11 @@ public class FleetDirectory {
         vehicles.put(vehicle.id(), vehicle);
         vehiclesByRef.put(vehicle.description().ref(), vehicle);
         return vehicle;
+    }
+
+    void renamed(VehicleInService vehicle, String before) {
+        vehiclesByRef.remove(before, vehicle);
+        vehiclesByRef.put(vehicle.description().ref(), vehicle);
     }
 
     KnownSensor put(KnownSensor sensor) {

@@ -6,7 +6,6 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.limits.DutyProfile;
 
 /** Gives the fleet as a document that {@link FleetRegister} takes. */
 @Component
@@ -42,23 +41,6 @@ public class FleetExport {
                                     .map(stay -> Instant.ofEpochMilli(stay.from()))
                                     .orElse(null))));
         }
-        return new FleetDocument.VehicleEntry(
-                description.ref(),
-                description.kind(),
-                description.plate(),
-                description.depot(),
-                description.duty() == DutyProfile.GENERAL ? null : description.duty(),
-                description.spares(),
-                description.axles().stream()
-                        .map(axle -> new FleetDocument.AxleEntry(
-                                axle.axle().role(),
-                                axle.axle().wheels(),
-                                axle.axle().liftable(),
-                                axle.coldPressureKpa(),
-                                axle.isBallasted() ? true : null,
-                                axle.isSelfInflating() ? true : null,
-                                FleetDocument.LimitsEntry.of(axle.overrides())))
-                        .toList(),
-                sensors);
+        return FleetDocument.VehicleEntry.of(description, vehicle.state(), sensors);
     }
 }

@@ -13,11 +13,9 @@ import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
-import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.limits.DutyProfile;
-import vividcaravan.core.limits.LimitOverrides;
+import vividcaravan.core.limits.LimitBook;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -31,7 +29,7 @@ public class FleetRegister {
     private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
-    private final WheelChanges wheelChanges;
+    private final VehicleStore vehicles;
 
     FleetRegister(
             SingleWriter writer,
@@ -39,8 +37,8 @@ public class FleetRegister {
             Ids ids,
             Clock clock,
             ApplicationEventPublisher events,
-            WheelChanges wheelChanges) {
-        this.wheelChanges = wheelChanges;
+            VehicleStore vehicles) {
+        this.vehicles = vehicles;
         this.writer = writer;
         this.fleet = fleet;
         this.ids = ids;
@@ -59,9 +57,11 @@ public class FleetRegister {
     public Imported take(JsonNode json) {
         List<Refusal.Fault> faults = new ArrayList<>();
         Instant now = clock.instant();
-        FleetDocument document = new FleetDocumentReader(faults, now.plusSeconds(120)).read(json);
+        LimitBook book = fleet.book();
+        FleetDocument document = new FleetDocumentReader(faults, now.plusSeconds(120), book).read(json);
         refuseIfFaulty(faults);
         return writer.write(session -> {
+            vehicles.refuseIfLimitsChangedSince(book);
             checkAgainstFleet(document, faults);
             refuseIfFaulty(faults);
             return store(session, document, now);
@@ -110,7 +110,8 @@ public class FleetRegister {
         Set<String> changedDepots = storeDepots(session, document);
         List<VehicleInService> redescribed = new ArrayList<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
-            redescribed.add(storeVehicle(session, entry));
+            redescribed.add(
+                    vehicles.store(session, fleet.vehicle(entry.ref()).orElse(null), entry, VehicleState.IN_SERVICE));
         }
         for (VehicleInService vehicle : fleet.vehicles()) {
             String depot = vehicle.description().depot();
@@ -134,7 +135,7 @@ public class FleetRegister {
                     entry.altitudeM() == null ? before.altitudeM() : entry.altitudeM());
             boolean isKnown = fleet.depotId(entry.name()).isPresent();
             if (!isKnown || !after.equals(before)) {
-                storeDepot(session, after);
+                vehicles.storeDepot(session, after);
                 if (isKnown) {
                     changed.add(entry.name());
                 }
@@ -142,76 +143,10 @@ public class FleetRegister {
         }
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             if (entry.depot() != null && fleet.depotId(entry.depot()).isEmpty()) {
-                storeDepot(session, DepotDescription.named(entry.depot()));
+                vehicles.storeDepot(session, DepotDescription.named(entry.depot()));
             }
         }
         return changed;
-    }
-
-    private void storeDepot(StatelessSession session, DepotDescription depot) {
-        Optional<Long> known = fleet.depotId(depot.name());
-        DepotRow row = new DepotRow();
-        row.id = known.orElseGet(() -> ids.next("depot"));
-        row.name = depot.name();
-        row.timeZone = depot.timeZone().getId();
-        row.altitudeM = depot.altitudeM();
-        if (known.isPresent()) {
-            session.update(row);
-        } else {
-            session.insert(row);
-        }
-        fleet.put(row.id, depot);
-    }
-
-    private VehicleInService storeVehicle(StatelessSession session, FleetDocument.VehicleEntry entry) {
-        VehicleDescription description = new VehicleDescription(
-                entry.ref(),
-                entry.kind(),
-                entry.plate(),
-                entry.depot(),
-                entry.axles().stream().map(FleetRegister::axle).toList(),
-                entry.spares(),
-                entry.duty() == null ? DutyProfile.GENERAL : entry.duty());
-        DepotDescription depot =
-                entry.depot() == null ? null : fleet.depot(entry.depot()).orElseThrow();
-        Optional<VehicleInService> known = fleet.vehicle(entry.ref());
-        VehicleRow row = new VehicleRow();
-        row.id = known.map(VehicleInService::id).orElseGet(() -> ids.next("vehicle"));
-        row.ref = entry.ref();
-        row.kind = entry.kind();
-        row.plate = entry.plate();
-        row.depotId =
-                entry.depot() == null ? null : fleet.depotId(entry.depot()).orElseThrow();
-        row.spares = entry.spares();
-        row.duty = description.duty();
-        if (known.isPresent()) {
-            session.update(row);
-            session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
-                    .setParameter("vehicle", row.id)
-                    .executeUpdate();
-        } else {
-            session.insert(row);
-        }
-        for (int i = 0; i < description.axles().size(); i++) {
-            session.insert(AxleRow.of(
-                    ids.next("axle"), row.id, i + 1, description.axles().get(i)));
-        }
-        known.ifPresent(vehicle -> {
-            VehicleDescription before = vehicle.description();
-            vehicle.describe(description, depot);
-            wheelChanges.limitsChanged(session, vehicle, before);
-        });
-        return known.orElseGet(
-                () -> fleet.put(new VehicleInService(row.id, description, depot, () -> ids.next("alert"))));
-    }
-
-    private static AxleDescription axle(FleetDocument.AxleEntry entry) {
-        return new AxleDescription(
-                new Axle(entry.role(), entry.wheels(), entry.liftable()),
-                entry.coldPressureKpa(),
-                entry.limits() == null ? LimitOverrides.NONE : entry.limits().overrides(),
-                Boolean.TRUE.equals(entry.ballasted()),
-                Boolean.TRUE.equals(entry.automaticInflation()));
     }
 
     private int storeFittings(StatelessSession session, FleetDocument document, long now) {
@@ -221,7 +156,7 @@ public class FleetRegister {
             VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
             involved.addAll(vehicle.everFitted());
             for (FleetDocument.SensorEntry sensor : entry.sensors()) {
-                KnownSensor known = storeSensor(session, sensor);
+                KnownSensor known = vehicles.storeSensor(session, sensor.code(), sensor.mount());
                 named.add(known);
                 involved.add(known);
             }
@@ -246,28 +181,5 @@ public class FleetRegister {
         }
         change.store(session, ids, events);
         return named.size();
-    }
-
-    private KnownSensor storeSensor(StatelessSession session, FleetDocument.SensorEntry entry) {
-        Optional<KnownSensor> known = fleet.sensor(entry.code());
-        if (known.isPresent()) {
-            if (entry.mount() != null && !known.get().mount().equals(Optional.of(entry.mount()))) {
-                known.get().mountedBy(entry.mount());
-                session.createMutationQuery("update SensorRow set mount = :mount where id = :id")
-                        .setParameter("mount", entry.mount())
-                        .setParameter("id", known.get().id())
-                        .executeUpdate();
-            }
-            return known.get();
-        }
-        SensorRow row = new SensorRow();
-        row.id = ids.next("sensor");
-        row.code = entry.code();
-        row.mount = entry.mount();
-        session.insert(row);
-        session.createNativeMutationQuery("delete from stranger where code = :code")
-                .setParameter("code", entry.code())
-                .executeUpdate();
-        return fleet.put(new KnownSensor(row.id, entry.code(), entry.mount()));
     }
 }

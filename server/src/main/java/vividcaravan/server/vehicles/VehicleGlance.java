@@ -13,6 +13,7 @@ import vividcaravan.core.judge.WheelCondition;
 /**
  * A vehicle in a line of the list: no more than the line shows, since a list may hold twenty thousand wheels.
  *
+ * @param state whether it is in service
  * @param lastHeardAt newest reading of any of its wheels
  * @param alerts what is open, the most urgent first
  * @param departure whether it may leave
@@ -22,6 +23,7 @@ public record VehicleGlance(
         VehicleKind kind,
         @Nullable String plate,
         @Nullable String depot,
+        VehicleState state,
         List<AxleGlance> axles,
         List<WheelGlance> wheels,
         @Nullable Instant lastHeardAt,

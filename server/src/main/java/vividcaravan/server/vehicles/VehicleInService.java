@@ -23,7 +23,7 @@ import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.platform.Refusal;
 
 /**
- * A vehicle whose readings are judged: its description, what the judge has seen of it and its alerts. The single writer
+ * A vehicle of the fleet, whose readings are judged: its description, what the judge has seen of it and its alerts. The single writer
  * changes it; others read the parts that are safe to read.
  */
 public final class VehicleInService {
@@ -46,6 +46,9 @@ public final class VehicleInService {
     private volatile List<Alert> openAlerts = List.of();
     private volatile List<Adjustment> adjustments = List.of();
     private volatile long heardLiveAt = NOT_LIVE;
+    private volatile VehicleState state = VehicleState.IN_SERVICE;
+    private volatile String stateReason;
+    private volatile int revision = 1;
     private VehicleJudge judge;
     private long judgedSeq;
     private boolean isTouched;
@@ -95,7 +98,7 @@ public final class VehicleInService {
     private AxleConduct conduct(AxleDescription axle) {
         boolean hasOwnTemperatures =
                 axle.overrides().temperatureC() != null || axle.overrides().temperatureCriticalC() != null;
-        return new AxleConduct(description.duty(), hasOwnTemperatures, axle.isBallasted(), axle.isSelfInflating());
+        return new AxleConduct(description.duty(axle), hasOwnTemperatures, axle.isBallasted(), axle.isSelfInflating());
     }
 
     public long id() {
@@ -104,6 +107,32 @@ public final class VehicleInService {
 
     public VehicleDescription description() {
         return description;
+    }
+
+    /** Where it stands between being described and being out of use. */
+    public VehicleState state() {
+        return state;
+    }
+
+    /** Whether people are told of its alerts. */
+    public boolean isInService() {
+        return state == VehicleState.IN_SERVICE;
+    }
+
+    /** Why it is out of service, where somebody said so. */
+    public Optional<String> stateReason() {
+        return Optional.ofNullable(stateReason);
+    }
+
+    /** Counts the changes of its description, so that nobody overwrites what he has not seen. */
+    public int revision() {
+        return revision;
+    }
+
+    void stands(VehicleState newState, String reason, int newRevision) {
+        state = newState;
+        stateReason = reason;
+        revision = newRevision;
     }
 
     /** Its depot; empty where none was named. */
@@ -143,7 +172,7 @@ public final class VehicleInService {
 
     /** Its open alerts, safe to read. */
     public List<Alert> openAlerts() {
-        return openAlerts;
+        return isInService() ? openAlerts : List.of();
     }
 
     /** Makes the book's changes visible to readers. */

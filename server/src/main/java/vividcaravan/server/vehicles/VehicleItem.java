@@ -2,6 +2,8 @@ package vividcaravan.server.vehicles;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Departure;
@@ -10,12 +12,18 @@ import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.limits.DutyProfile;
+import vividcaravan.core.limits.LimitLevel;
 import vividcaravan.core.limits.LimitPolicy;
+import vividcaravan.core.limits.VehicleUse;
 
 /**
  * A vehicle at a glance.
  *
  * @param duty what it does, which its limits start from
+ * @param state whether it is in service
+ * @param stateReason why it is not, where somebody said so
+ * @param use how it is used at present
+ * @param uses the uses that some axle has a target of its own for
  * @param lastHeardAt newest reading of any of its wheels
  * @param alerts what is open, the most urgent first
  * @param departure whether it may leave
@@ -26,6 +34,10 @@ public record VehicleItem(
         @Nullable String plate,
         @Nullable String depot,
         DutyProfile duty,
+        VehicleState state,
+        @Nullable String stateReason,
+        VehicleUse use,
+        Set<VehicleUse> uses,
         List<AxleItem> axles,
         List<WheelState> wheels,
         @Nullable Instant lastHeardAt,
@@ -36,7 +48,8 @@ public record VehicleItem(
      * An axle as the strip draws it, with its limits.
      *
      * @param policy the limits in percent and degrees
-     * @param ownLimits names of the limits that are this axle's own; the others come from the fleet's policy and its duty
+     * @param levels where each limit comes from, by its name
+     * @param duty what it does at present, which its limits start from
      * @param isBallasted whether its tyres hold liquid: judged on the gauge
      * @param isSelfInflating whether a system on the vehicle keeps it inflated
      */
@@ -46,7 +59,8 @@ public record VehicleItem(
             boolean liftable,
             WheelLimits limits,
             LimitPolicy policy,
-            List<String> ownLimits,
+            DutyProfile duty,
+            Map<String, LimitLevel> levels,
             boolean isBallasted,
             boolean isSelfInflating) {}
 

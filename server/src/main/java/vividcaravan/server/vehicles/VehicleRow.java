@@ -7,6 +7,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.limits.DutyProfile;
+import vividcaravan.core.limits.VehicleUse;
 
 @Entity
 @Table(name = "vehicle")
@@ -25,4 +26,14 @@ class VehicleRow {
 
     @Enumerated(EnumType.STRING)
     DutyProfile duty;
+
+    @Enumerated(EnumType.STRING)
+    VehicleState state;
+
+    String stateReason;
+
+    @Enumerated(EnumType.STRING)
+    VehicleUse useNow;
+
+    int revision;
 }

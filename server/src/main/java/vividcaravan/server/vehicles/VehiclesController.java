@@ -66,6 +66,7 @@ class VehiclesController {
                 description.kind(),
                 description.plate(),
                 description.depot(),
+                vehicle.state(),
                 description.axles().stream()
                         .map(AxleDescription::axle)
                         .map(axle -> new VehicleGlance.AxleGlance(axle.role(), axle.wheels(), axle.liftable()))
@@ -85,6 +86,10 @@ class VehiclesController {
                 description.plate(),
                 description.depot(),
                 description.duty(),
+                vehicle.state(),
+                vehicle.stateReason().orElse(null),
+                description.use(),
+                description.uses(),
                 axles(vehicle),
                 wheels,
                 heardAt(vehicle),
@@ -112,6 +117,17 @@ class VehiclesController {
     }
 
     private static Departure departure(VehicleInService vehicle, List<WheelState> wheels) {
+        switch (vehicle.state()) {
+            case OUT_OF_SERVICE -> {
+                return new Departure(
+                        Departure.Verdict.NOT_YET,
+                        List.of("out of service: " + vehicle.stateReason().orElse("no reason given")));
+            }
+            case DESCRIBED, BEING_FITTED -> {
+                return new Departure(Departure.Verdict.LOOK_FIRST, List.of("its sensors are not proven yet"));
+            }
+            default -> {}
+        }
         List<Departure.Unwatched> unwatched = wheels.stream()
                 .filter(wheel -> !Position.parse(wheel.position()).isSpare())
                 .flatMap(wheel ->
@@ -145,7 +161,8 @@ class VehiclesController {
                     axle.axle().liftable(),
                     limits,
                     vehicle.description().policy(axle),
-                    axle.overrides().names(),
+                    vehicle.description().duty(axle),
+                    vehicle.description().levels(axle),
                     axle.isBallasted(),
                     axle.isSelfInflating()));
         }

@@ -8,7 +8,7 @@ const model = defineModel<T>({ required: true });
 
 <template>
   <RadioGroup v-model="model" class="flex flex-wrap items-center gap-x-3 gap-y-1">
-    <RadioGroupLabel as="span" class="w-32 text-quiet">{{ label }}</RadioGroupLabel>
+    <RadioGroupLabel as="span" class="w-32 shrink-0 text-quiet">{{ label }}</RadioGroupLabel>
     <RadioGroupOption
       v-for="choice in choices"
       :key="choice.value"

@@ -1,0 +1,39 @@
+package vividcaravan.server.platform;
+
+import java.util.concurrent.TimeUnit;
+import org.h2.engine.SessionLocal;
+import org.h2.jdbc.JdbcConnection;
+import org.h2.mvstore.MVStore;
+import org.hibernate.StatelessSession;
+
+/**
+ * Keeps the database file from growing to several times of what is in it. H2 appends what changes and can use the room
+ * of what was there before only once a whole stretch of the file holds nothing of use; its own background thread, which
+ * would write such stretches anew, does not run where every commit is written at once. So the single writer does it, a
+ * few megabytes at a time.
+ */
+final class FileTidying {
+
+    /** Percent of the file's stretches that should be in use. */
+    private static final int WANTED_PERCENT = 80;
+    /** At most so much is written anew at once: some ten milliseconds. */
+    private static final int BYTES_AT_ONCE = 2 << 20;
+
+    private static final long PAUSE_NANOS = TimeUnit.MILLISECONDS.toNanos(500);
+
+    private long last = System.nanoTime();
+
+    /** Does a portion if the last one was long enough ago. */
+    void tidy(StatelessSession session) {
+        if (System.nanoTime() - last < PAUSE_NANOS) {
+            return;
+        }
+        session.doWork(
+                connection -> store(connection.unwrap(JdbcConnection.class)).compact(WANTED_PERCENT, BYTES_AT_ONCE));
+        last = System.nanoTime();
+    }
+
+    private static MVStore store(JdbcConnection connection) {
+        return ((SessionLocal) connection.getSession()).getDatabase().getStore().getMvStore();
+    }
+}

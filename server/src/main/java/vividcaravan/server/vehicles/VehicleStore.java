@@ -1,0 +1,157 @@
+package vividcaravan.server.vehicles;
+
+import java.util.Optional;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.limits.LimitBook;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+
+/** Writes vehicles, depots and sensors to the database and into the fleet in memory; on the single writer's thread. */
+@Component
+class VehicleStore {
+
+    private final FleetDirectory fleet;
+    private final Ids ids;
+    private final WheelChanges wheelChanges;
+
+    VehicleStore(FleetDirectory fleet, Ids ids, WheelChanges wheelChanges) {
+        this.fleet = fleet;
+        this.ids = ids;
+        this.wheelChanges = wheelChanges;
+    }
+
+    /**
+     * What was found right under {@code book} may be wrong under another.
+     *
+     * @throws Refusal if the fleet holds to another by now
+     */
+    void refuseIfLimitsChangedSince(LimitBook book) {
+        if (!fleet.book().equals(book)) {
+            throw Refusal.conflict(
+                    "The fleet's limits were changed just now; nothing of this was stored. Send it again.");
+        }
+    }
+
+    /**
+     * Stores a description.
+     *
+     * @param known the vehicle that gets it, or null for a new one
+     * @param otherwise the state of a new vehicle whose entry names none
+     */
+    VehicleInService store(
+            StatelessSession session,
+            @Nullable VehicleInService known,
+            FleetDocument.VehicleEntry entry,
+            VehicleState otherwise) {
+        if (entry.depot() != null && fleet.depotId(entry.depot()).isEmpty()) {
+            storeDepot(session, DepotDescription.named(entry.depot()));
+        }
+        VehicleDescription description = entry.description(fleet.book());
+        if (known != null && entry.use() == null) {
+            description = description.usedFor(known.description().use());
+        }
+        VehicleState state = entry.state() != null ? entry.state() : known == null ? otherwise : known.state();
+        VehicleRow row = row(description);
+        row.id = known == null ? ids.next("vehicle") : known.id();
+        row.state = state;
+        row.stateReason = known == null ? null : known.stateReason().orElse(null);
+        row.revision = known == null ? 1 : known.revision() + 1;
+        if (known == null) {
+            session.insert(row);
+        } else {
+            session.update(row);
+            session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
+                    .setParameter("vehicle", row.id)
+                    .executeUpdate();
+        }
+        for (int i = 0; i < description.axles().size(); i++) {
+            session.insert(AxleRow.of(
+                    ids.next("axle"), row.id, i + 1, description.axles().get(i)));
+        }
+        DepotDescription depot =
+                entry.depot() == null ? null : fleet.depot(entry.depot()).orElseThrow();
+        VehicleInService vehicle = known == null
+                ? fleet.put(new VehicleInService(row.id, description, depot, () -> ids.next("alert")))
+                : redescribe(session, known, description, depot);
+        vehicle.stands(row.state, row.stateReason, row.revision);
+        return vehicle;
+    }
+
+    private VehicleInService redescribe(
+            StatelessSession session, VehicleInService vehicle, VehicleDescription after, DepotDescription depot) {
+        VehicleDescription before = vehicle.description();
+        vehicle.describe(after, depot);
+        wheelChanges.limitsChanged(session, vehicle, before);
+        if (!before.ref().equals(after.ref())) {
+            fleet.renamed(vehicle, before.ref());
+        }
+        return vehicle;
+    }
+
+    private VehicleRow row(VehicleDescription description) {
+        VehicleRow row = new VehicleRow();
+        row.ref = description.ref();
+        row.kind = description.kind();
+        row.plate = description.plate();
+        row.depotId = description.depot() == null
+                ? null
+                : fleet.depotId(description.depot()).orElseThrow();
+        row.spares = description.spares();
+        row.duty = description.duty();
+        row.useNow = description.use();
+        return row;
+    }
+
+    /** Stores where a vehicle stands. */
+    void storeState(StatelessSession session, VehicleInService vehicle, VehicleState state, @Nullable String reason) {
+        session.createMutationQuery("update VehicleRow set state = :state, stateReason = :reason where id = :id")
+                .setParameter("state", state)
+                .setParameter("reason", reason)
+                .setParameter("id", vehicle.id())
+                .executeUpdate();
+        vehicle.stands(state, reason, vehicle.revision());
+    }
+
+    /** Stores a depot, new or changed. */
+    void storeDepot(StatelessSession session, DepotDescription depot) {
+        Optional<Long> known = fleet.depotId(depot.name());
+        DepotRow row = new DepotRow();
+        row.id = known.orElseGet(() -> ids.next("depot"));
+        row.name = depot.name();
+        row.timeZone = depot.timeZone().getId();
+        row.altitudeM = depot.altitudeM();
+        if (known.isPresent()) {
+            session.update(row);
+        } else {
+            session.insert(row);
+        }
+        fleet.put(row.id, depot);
+    }
+
+    /** The sensor with this code; made ours if it is not, and held as {@code mount} says if that is not null. */
+    KnownSensor storeSensor(StatelessSession session, String code, @Nullable MountKind mount) {
+        Optional<KnownSensor> known = fleet.sensor(code);
+        if (known.isPresent()) {
+            if (mount != null && !known.get().mount().equals(Optional.of(mount))) {
+                known.get().mountedBy(mount);
+                session.createMutationQuery("update SensorRow set mount = :mount where id = :id")
+                        .setParameter("mount", mount)
+                        .setParameter("id", known.get().id())
+                        .executeUpdate();
+            }
+            return known.get();
+        }
+        SensorRow row = new SensorRow();
+        row.id = ids.next("sensor");
+        row.code = code;
+        row.mount = mount;
+        session.insert(row);
+        session.createNativeMutationQuery("delete from stranger where code = :code")
+                .setParameter("code", code)
+                .executeUpdate();
+        return fleet.put(new KnownSensor(row.id, code, mount));
+    }
+}
