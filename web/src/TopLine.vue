@@ -23,6 +23,7 @@ const isJumping = ref(false);
 const PLACES = computed(() => [
   { name: 'Desk', path: '/desk' },
   { name: 'Vehicles', path: '/vehicles' },
+  ...(account.value?.role === 'DRIVER' ? [] : [{ name: 'Workshop', path: '/workshop' }]),
   { name: 'Office', path: '/office' },
   ...(demo.value?.isDemo ? [{ name: 'Demo', path: '/demo' }] : []),
 ]);

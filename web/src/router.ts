@@ -34,6 +34,26 @@ export const router = createRouter({
       meta: { title: 'Vehicles' },
     },
     {
+      path: '/workshop',
+      name: 'workshop',
+      component: () => import('./places/workshop/WorkshopPlace.vue'),
+      meta: { title: 'Workshop' },
+    },
+    {
+      path: '/workshop/jobs/:id',
+      name: 'job',
+      component: () => import('./places/workshop/JobPage.vue'),
+      props: true,
+      meta: { title: 'Fit-out' },
+    },
+    {
+      path: '/workshop/jobs/:id/record',
+      name: 'job-record',
+      component: () => import('./places/workshop/JobRecordPage.vue'),
+      props: true,
+      meta: { title: 'Record' },
+    },
+    {
       path: '/demo',
       name: 'demo',
       component: () => import('./places/demo/DemoPlace.vue'),

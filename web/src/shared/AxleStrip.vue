@@ -21,10 +21,12 @@ const props = withDefaults(
     chosen?: string | undefined;
     /** Number of the axle that is worked on. */
     chosenAxle?: number | undefined;
+    /** What is written into wheels instead of their pressure. */
+    marks?: Record<string, string> | undefined;
     /** Whether wheels can be chosen; each is then a button. */
     isInteractive?: boolean;
   }>(),
-  { size: 'row', chosen: undefined, chosenAxle: undefined, isInteractive: false },
+  { size: 'row', chosen: undefined, chosenAxle: undefined, marks: undefined, isInteractive: false },
 );
 const emit = defineEmits<{ choose: [position: string] }>();
 
@@ -41,6 +43,7 @@ const words = computed(
 const spineWidth = computed(() => (isPage.value ? 2 : 1.1));
 
 function figure(wheel: StripWheelState): string {
+  if (props.marks) return props.marks[wheel.position] ?? '';
   if (wheel.condition === 'ASLEEP') return age(wheel.at);
   return typeof wheel.pressureAt20Kpa === 'number' ? units.pressureNumber(wheel.pressureAt20Kpa) : '';
 }

@@ -8,7 +8,7 @@ const model = defineModel<T>({ required: true });
 
 <template>
   <RadioGroup v-model="model" class="flex flex-wrap items-center gap-x-3 gap-y-1">
-    <RadioGroupLabel as="span" class="w-32 shrink-0 text-quiet">{{ label }}</RadioGroupLabel>
+    <RadioGroupLabel as="span" class="w-32 shrink-0 text-quiet max-sm:w-full">{{ label }}</RadioGroupLabel>
     <RadioGroupOption
       v-for="choice in choices"
       :key="choice.value"
@@ -17,7 +17,7 @@ const model = defineModel<T>({ required: true });
       as="template"
     >
       <span
-        class="cursor-pointer rounded-[3px] border px-2.5 py-1"
+        class="cursor-pointer rounded-[3px] border px-2.5 py-1 max-sm:py-2.5"
         :class="checked ? 'border-action font-semibold ring-1 ring-action' : 'border-rule'"
         >{{ choice.words }}</span
       >

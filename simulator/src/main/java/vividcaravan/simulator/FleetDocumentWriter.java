@@ -6,7 +6,10 @@ import java.util.Map;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.axles.WheelArrangement;
 
 /** The scenario as the fleet document that the product takes in. */
 public final class FleetDocumentWriter {
@@ -31,7 +34,26 @@ public final class FleetDocumentWriter {
         for (int i = 0; i < plans.size(); i++) {
             add(vehicles.addObject(), plans.get(i), i, fittedAt);
         }
+        addBare(vehicles.addObject());
         return document;
+    }
+
+    /** A new truck that nobody has fitted yet, to try the Workshop with. */
+    private static void addBare(ObjectNode vehicle) {
+        vehicle.put("ref", "LM-40").put("kind", VehicleKind.RIGID_TRUCK.name()).put("state", "DESCRIBED");
+        vehicle.put("plate", "KD 70 MIL").put("depot", "Larkmoor").put("spares", 0);
+        ArrayNode axles = vehicle.putArray("axles");
+        for (AxleRole role : List.of(AxleRole.STEER, AxleRole.DRIVE, AxleRole.TAG)) {
+            boolean isDriven = role == AxleRole.DRIVE;
+            axles.addObject()
+                    .put("role", role.name())
+                    .put("wheels", (isDriven ? WheelArrangement.TWIN : WheelArrangement.SINGLE).name())
+                    .put("coldPressureKpa", role == AxleRole.STEER ? 830 : 760)
+                    .put("tyreSize", "315/80 R22.5")
+                    .put("maxPressureKpa", 900)
+                    .put("rimInches", 22.5)
+                    .put("dropCentreMm", 44);
+        }
     }
 
     private static void add(ObjectNode vehicle, VehiclePlan plan, int index, Instant fittedAt) {

@@ -11,6 +11,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import vividcaravan.core.axles.Position;
 
 /** Runs the scenario beside the product: first what was missed, then live. */
 public final class LiveSimulation implements Runnable {
@@ -29,6 +30,7 @@ public final class LiveSimulation implements Runnable {
     private final Instant resumeFrom;
     private final Clock clock;
     private final List<Incident> incidents;
+    private final SimulatedBench bench = new SimulatedBench();
     private volatile double progress;
 
     /**
@@ -59,6 +61,26 @@ public final class LiveSimulation implements Runnable {
         incidents.add(incident);
     }
 
+    /**
+     * Holds the handheld reader to a wheel in the workshop; its sensor is heard within seconds.
+     *
+     * @param targetKpa what the tyre is meant to have, kPa gauge
+     * @return the sensor's code
+     */
+    public String touch(String vehicle, Position position, double targetKpa) {
+        return bench.touch(vehicle, position, targetKpa, clock.instant());
+    }
+
+    /** Whether a sensor belongs to a wheel in the workshop. */
+    public static boolean isInWorkshop(String code) {
+        return SimulatedBench.hasCode(code);
+    }
+
+    /** Lets {@code kpa} into a wheel in the workshop, or out of it if negative. */
+    public void inflate(String vehicle, Position position, double targetKpa, double kpa) {
+        bench.inflate(vehicle, position, targetKpa, kpa, clock.instant());
+    }
+
     /** Runs until the thread is interrupted. */
     @Override
     public void run() {
@@ -67,6 +89,7 @@ public final class LiveSimulation implements Runnable {
             while (!Thread.currentThread().isInterrupted()) {
                 List<SimulatedReading> heard = new ArrayList<>();
                 fleet.passUntil(clock.instant(), incidents, heard::add);
+                bench.pass(clock.instant(), heard::add);
                 sender.send(heard);
                 Thread.sleep(EVERY_MILLIS);
             }

@@ -1,4 +1,5 @@
 /**
- * Which sensor sat at which wheel, and when. May depend on {@code axles}.
+ * How sensors come to wheels: which sat where and when, inspecting, mounting, pairing and proving. May depend on
+ * {@code axles} and {@code units}.
  */
 package vividcaravan.core.fitting;

@@ -28,6 +28,7 @@ import vividcaravan.simulator.LiveSimulation;
 class DemoController {
 
     private static final int MOST_SHOWN = 20;
+    private static final double AIR_KPA = 25;
 
     private final DemoFleet demo;
     private final FleetDirectory fleet;
@@ -108,6 +109,47 @@ class DemoController {
         incidents.get(request.number()).end(clock.instant());
         demo.keep(incidents);
         return state(live);
+    }
+
+    /** What the handheld reader does at a wheel. */
+    enum HandheldAction {
+        /** It is held to the wheel. */
+        TOUCH,
+        /** 25 kPa are let in. */
+        LET_IN,
+        /** 25 kPa are let out. */
+        LET_OUT
+    }
+
+    /** What the handheld reader is to do. */
+    record HandheldRequest(@Nullable HandheldAction action, @Nullable String vehicle, @Nullable String position) {}
+
+    /** What the handheld reader shows: the code of the sensor at that wheel. */
+    record HandheldShows(String code) {}
+
+    @PostMapping("/handheld")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "useHandheld", summary = "A stand-in for the handheld reader and the air line in the demo")
+    HandheldShows handheld(@RequestBody HandheldRequest request) {
+        LiveSimulation live = running();
+        if (request.action() == null || request.vehicle() == null || request.position() == null) {
+            throw Refusal.badRequest("action", "Say what to do at which wheel of which vehicle.");
+        }
+        VehicleInService vehicle = fleet.existing(request.vehicle());
+        Position position = vehicle.existing(request.position());
+        boolean isDriving = vehicle.sensorAt(position)
+                .filter(sensor -> !LiveSimulation.isInWorkshop(sensor.code()))
+                .isPresent();
+        if (isDriving) {
+            throw Refusal.badRequest(
+                    "vehicle", "This wheel drives about with the fleet. Take one that has no sensor of the fleet yet.");
+        }
+        double target = vehicle.rules().at(position).orElseThrow().limits().targetKpa();
+        if (request.action() != HandheldAction.TOUCH) {
+            double kpa = request.action() == HandheldAction.LET_IN ? AIR_KPA : -AIR_KPA;
+            live.inflate(request.vehicle(), position, target, kpa);
+        }
+        return new HandheldShows(live.touch(request.vehicle(), position, target));
     }
 
     /** What a vehicle measured in the past can only come now if nothing of that time is known yet. */

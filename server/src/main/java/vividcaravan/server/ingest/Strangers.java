@@ -1,16 +1,16 @@
 package vividcaravan.server.ingest;
 
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
 
 /** Sensors that are heard and are not ours. Kept for the pairing screen, never judged. */
 @Component
-class Strangers {
+public class Strangers {
 
     /** Where many vehicles pass, only this many are remembered. */
     private static final int MOST = 10_000;
@@ -18,15 +18,15 @@ class Strangers {
     private static final long WRITE_EVERY_MILLIS = 10_000;
 
     private static final class Heard {
-        long firstAt;
-        long lastAt;
-        long readings;
-        Reading newest;
+        volatile long firstAt;
+        volatile long lastAt;
+        volatile long readings;
+        volatile Reading newest;
         boolean isStored;
         boolean isDirty;
     }
 
-    private final Map<String, Heard> heard = new HashMap<>();
+    private final Map<String, Heard> heard = new ConcurrentHashMap<>();
     private long writtenAt;
 
     void load(StatelessSession session) {
@@ -68,11 +68,12 @@ class Strangers {
             }
             known = new Heard();
             known.firstAt = reading.at();
+            known.newest = reading;
             heard.put(code, known);
         }
-        known.readings++;
+        known.readings = known.readings + 1;
         known.firstAt = Math.min(known.firstAt, reading.at());
-        if (known.newest == null || reading.at() >= known.newest.at()) {
+        if (reading.at() >= known.newest.at()) {
             known.newest = reading;
             known.lastAt = reading.at();
         }
@@ -107,6 +108,25 @@ class Strangers {
                 .executeUpdate();
         known.isStored = true;
         known.isDirty = false;
+    }
+
+    /**
+     * A sensor that is not ours.
+     *
+     * @param newest its newest reading
+     */
+    public record Stranger(String code, Instant firstHeardAt, long readings, Reading newest) {}
+
+    /** Those heard since {@code since}, epoch milliseconds; safe to ask from any thread. */
+    public List<Stranger> heardSince(long since) {
+        return heard.entrySet().stream()
+                .filter(entry -> entry.getValue().lastAt >= since)
+                .map(entry -> new Stranger(
+                        entry.getKey(),
+                        Instant.ofEpochMilli(entry.getValue().firstAt),
+                        entry.getValue().readings,
+                        entry.getValue().newest))
+                .toList();
     }
 
     /** Forgets one that became ours. */

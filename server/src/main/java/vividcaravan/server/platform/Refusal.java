@@ -43,6 +43,10 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.CONFLICT, message, List.of(), null);
     }
 
+    public static Refusal conflict(String message, List<Fault> faults) {
+        return new Refusal(HttpStatus.CONFLICT, message, faults, null);
+    }
+
     public static Refusal tooLarge(String message) {
         return new Refusal(HttpStatus.CONTENT_TOO_LARGE, message, List.of(), null);
     }

@@ -101,6 +101,7 @@ public class FleetDirectory {
         }
         for (SensorRow row : all(session, SensorRow.class)) {
             KnownSensor sensor = new KnownSensor(row.id, row.code, row.mount);
+            sensor.retired(row.retiredBecause);
             if (row.newestReading != null) {
                 sensor.heard(ReadingBytes.read(row.newestReading));
             }

@@ -16,6 +16,7 @@ public final class KnownSensor {
     private volatile List<Fitting> fittings = List.of();
     private volatile Reading newest;
     private volatile Instant clockWrongAt;
+    private volatile String retiredBecause;
     private long newestJudgedAt = Long.MIN_VALUE;
     private boolean isTouched;
 
@@ -39,6 +40,15 @@ public final class KnownSensor {
 
     void mountedBy(MountKind kind) {
         mount = kind;
+    }
+
+    /** Why it was taken out of use; empty while it is in use. */
+    public Optional<String> retiredBecause() {
+        return Optional.ofNullable(retiredBecause);
+    }
+
+    void retired(String reason) {
+        retiredBecause = reason;
     }
 
     /** Its stays, oldest first. */

@@ -19,6 +19,8 @@ class SensorRow {
     @Enumerated(EnumType.STRING)
     MountKind mount;
 
+    String retiredBecause;
+
     Instant clockWrongAt;
     byte[] newestReading;
     Long newestJudgedAt;

@@ -175,6 +175,11 @@ public final class VehicleInService {
         return isInService() ? openAlerts : List.of();
     }
 
+    /** What would be open if people were told of its alerts; safe to read. */
+    public List<Alert> untoldAlerts() {
+        return isInService() ? List.of() : openAlerts;
+    }
+
     /** Makes the book's changes visible to readers. */
     public void publishAlerts() {
         openAlerts = book.alerts().stream()

@@ -72,28 +72,41 @@ public class WheelChanges {
             @Nullable String note) {}
 
     /** What somebody says of a pressure that was set, kPa gauge; null where it was not measured. */
-    record Measured(@Nullable Double beforeKpa, @Nullable Double afterKpa) {}
+    public record Measured(@Nullable Double beforeKpa, @Nullable Double afterKpa) {
+        /** Nobody measured. */
+        public static final Measured NOT = new Measured(null, null);
+    }
 
     /** Records that the pressure of a wheel was set at {@code at}; from then on it is to keep what it has. */
     WheelChange adjusted(
             VehicleInService vehicle, Position position, Instant at, Measured measured, String who, String note) {
-        return writer.write(session -> {
-            AdjustmentRow row = new AdjustmentRow();
-            row.id = ids.next("adjustment");
-            row.vehicleId = vehicle.id();
-            row.position = position.code();
-            row.at = at.toEpochMilli();
-            row.beforeKpa = measured.beforeKpa();
-            row.afterKpa = measured.afterKpa();
-            row.who = who;
-            row.note = note;
-            session.insert(row);
-            List<Adjustment> known = new ArrayList<>(vehicle.adjustments());
-            known.add(row.adjustment());
-            vehicle.adjusted(known);
-            events.publishEvent(new WheelAdjusted(session, vehicle));
-            return event(row);
-        });
+        return writer.write(session -> adjusted(session, vehicle, position, at, measured, who, note));
+    }
+
+    /** The same within a write. */
+    public WheelChange adjusted(
+            StatelessSession session,
+            VehicleInService vehicle,
+            Position position,
+            Instant at,
+            Measured measured,
+            String who,
+            @Nullable String note) {
+        AdjustmentRow row = new AdjustmentRow();
+        row.id = ids.next("adjustment");
+        row.vehicleId = vehicle.id();
+        row.position = position.code();
+        row.at = at.toEpochMilli();
+        row.beforeKpa = measured.beforeKpa();
+        row.afterKpa = measured.afterKpa();
+        row.who = who;
+        row.note = note;
+        session.insert(row);
+        List<Adjustment> known = new ArrayList<>(vehicle.adjustments());
+        known.add(row.adjustment());
+        vehicle.adjusted(known);
+        events.publishEvent(new WheelAdjusted(session, vehicle));
+        return event(row);
     }
 
     /** Keeps what is different about a vehicle's limits from now on. */

@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { RouterLink, useRouter } from 'vue-router';
+import { Problem } from '@/api/client';
+import { useDemo } from '@/api/demo';
+import { useJob, useJobActions } from '@/api/jobs';
+import AxleStrip from '@/shared/AxleStrip.vue';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import GaugeForm from './GaugeForm.vue';
+import HandheldStandIn from './HandheldStandIn.vue';
+import {
+  isDone,
+  marks,
+  nextWheel,
+  presentStage,
+  STAGES,
+  stageWords,
+  stripOf,
+  withWaiting,
+  type Stage,
+} from './job';
+import ProofTable from './ProofTable.vue';
+import UnsettledEntries from './UnsettledEntries.vue';
+import { useEntering } from './useEntering';
+import WheelInspect from './WheelInspect.vue';
+import WheelMount from './WheelMount.vue';
+import WheelPair from './WheelPair.vue';
+import WheelProve from './WheelProve.vue';
+import ReasonForm from './ReasonForm.vue';
+
+/** A fit-out, wheel by wheel, beside the vehicle. */
+const props = defineProps<{ id: string }>();
+
+const router = useRouter();
+const { data: stored, error } = useJob(() => props.id);
+const { end } = useJobActions();
+const { demo } = useDemo();
+const { enter, trouble, isOnline, unsent, unsettled, insist, drop, stop } = useEntering(stored);
+onBeforeUnmount(stop);
+
+const job = computed(() => stored.value && withWaiting(stored.value, [...unsent.value] as never));
+const stage = ref<Stage>('inspect');
+const position = ref<string>();
+const wheel = computed(() => job.value?.wheels.find((one) => one.position === position.value));
+const number = computed(
+  () => (job.value?.wheels.findIndex((one) => one.position === position.value) ?? -1) + 1,
+);
+const ending = ref('');
+
+watch(
+  () => job.value?.id,
+  () => {
+    if (!job.value || position.value) return;
+    stage.value = presentStage(job.value);
+    position.value = nextWheel(job.value, stage.value) ?? job.value.wheels[0]?.position;
+  },
+  { immediate: true },
+);
+
+function choose(next: Stage): void {
+  stage.value = next;
+  if (job.value) position.value = nextWheel(job.value, next) ?? position.value;
+}
+
+/** On to the next wheel that this stage is not done with. */
+function goOn(): void {
+  if (!job.value) return;
+  const next = nextWheel(job.value, stage.value, position.value);
+  if (next) position.value = next;
+}
+
+function back(): void {
+  const before = job.value?.wheels[number.value - 2];
+  if (before) position.value = before.position;
+}
+
+async function enterAndGoOn(...what: Parameters<typeof enter>): Promise<void> {
+  await enter(...what);
+  const now = job.value?.wheels.find((one) => one.position === what[1]);
+  if (now && isDone(now, stage.value)) goOn();
+}
+
+async function finish(state: 'DONE' | 'DROPPED', reason: string | null): Promise<void> {
+  ending.value = '';
+  try {
+    await end(props.id, { state, reason });
+    await router.push({ name: 'job-record', params: { id: props.id } });
+  } catch (e) {
+    ending.value = e instanceof Problem ? e.message : String(e);
+  }
+}
+const doneCount = (one: Stage) => job.value?.wheels.filter((w) => isDone(w, one)).length ?? 0;
+const waits = computed(() =>
+  unsent.value.length
+    ? `${unsent.value.length} waiting for signal, kept on this device`
+    : isOnline.value
+      ? 'all stored'
+      : 'no signal; what you enter is kept on this device',
+);
+</script>
+
+<template>
+  <p v-if="error && !job" role="alert" class="p-6 text-next">{{ error.message }}</p>
+  <p v-else-if="!job" class="p-6 text-quiet">Fetching the job …</p>
+  <div v-else class="mx-auto w-full max-w-6xl px-4 py-3 lg:grid lg:grid-cols-[27rem_1fr] lg:gap-8">
+    <div class="min-w-0">
+      <div class="flex items-baseline justify-between gap-3">
+        <RouterLink to="/workshop">‹ Workshop</RouterLink>
+        <h1 class="text-lg">
+          Fit-out <span class="figure">{{ job.vehicle }}</span>
+        </h1>
+      </div>
+      <p role="status" class="text-sm text-quiet">{{ waits }}</p>
+      <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
+      <UnsettledEntries :entries="unsettled as never" @insist="insist" @drop="drop" />
+
+      <p v-if="job.state !== 'OPEN'" class="mt-3">
+        This job has ended.
+        <RouterLink :to="{ name: 'job-record', params: { id } }">See its record</RouterLink>
+      </p>
+      <template v-else>
+        <nav aria-label="Stages" class="mt-2 grid grid-cols-4 gap-1">
+          <button
+            v-for="one in STAGES"
+            :key="one"
+            type="button"
+            class="button px-1! text-center"
+            :aria-pressed="stage === one"
+            @click="choose(one)"
+          >
+            {{ stageWords(one) }}
+            <span class="figure block text-xs">{{ doneCount(one) }}/{{ job.wheels.length }}</span>
+          </button>
+        </nav>
+        <SidewaysScroll label="The vehicle’s wheels" class="mt-2">
+          <AxleStrip
+            class="mx-auto"
+            :vehicle="stripOf(job)"
+            size="page"
+            is-interactive
+            :chosen="position"
+            :marks="marks(job, stage)"
+            @choose="position = $event"
+          />
+        </SidewaysScroll>
+        <template v-if="wheel">
+          <p class="mt-1 text-quiet">Wheel {{ number }} of {{ job.wheels.length }}, {{ job.walkWords }}</p>
+          <h2 class="mb-2 text-2xl first-letter:uppercase">{{ wheel.words }}</h2>
+          <WheelInspect
+            v-if="stage === 'inspect'"
+            :wheel="wheel"
+            @inspected="enterAndGoOn('INSPECTED', wheel.position, $event)"
+            @passed="enterAndGoOn('PASSED_ANYWAY', wheel.position, { reason: $event })"
+          />
+          <WheelMount
+            v-else-if="stage === 'mount'"
+            :job="job"
+            :wheel="wheel"
+            @mounted="enterAndGoOn('MOUNTED', wheel.position, $event)"
+          />
+          <WheelPair
+            v-else-if="stage === 'pair'"
+            :job="job"
+            :wheel="wheel"
+            :is-online="isOnline"
+            @take="(code, isMeant) => wheel && enterAndGoOn('PAIRED', wheel.position, { code }, isMeant)"
+            @leave-out="enterAndGoOn('LEFT_OUT', wheel.position, { reason: $event })"
+          />
+          <WheelProve
+            v-else
+            :job="job"
+            :wheel="wheel"
+            @gauged="enter('GAUGED', wheel.position, $event)"
+            @air-set="enter('AIR_SET', wheel.position, {})"
+            @proved="enter('PROVED', wheel.position, {})"
+            @exchange="enter('EXCHANGED', wheel.position, { other: $event })"
+            @answer-for="enterAndGoOn('TAKEN_AS_PROVEN', wheel.position, { reason: $event })"
+          />
+          <div class="mt-3 grid grid-cols-2 gap-2">
+            <button type="button" class="button min-h-11" :disabled="number <= 1" @click="back">
+              Back one
+            </button>
+            <button type="button" class="button min-h-11" @click="goOn">Next open wheel</button>
+          </div>
+          <HandheldStandIn
+            v-if="demo?.isDemo"
+            class="mt-4"
+            :vehicle="job.vehicle"
+            :positions="job.wheels.map((one) => one.position)"
+            :chosen="wheel.position"
+          />
+        </template>
+      </template>
+    </div>
+    <div v-if="job.state === 'OPEN'" class="mt-6 min-w-0 lg:mt-8">
+      <h2 class="text-base">Every wheel</h2>
+      <ProofTable :job="job" :chosen="position" @choose="position = $event" />
+      <GaugeForm class="mt-4" :gauge="job.gauge ?? undefined" @named="enter('GAUGE_NAMED', null, $event)" />
+      <section v-if="job.heldBack.length" class="mt-4">
+        <h2 class="text-base">Would be on the Desk if it were in service</h2>
+        <p v-for="words in job.heldBack" :key="words">{{ words }}</p>
+      </section>
+      <div class="mt-5 flex flex-wrap items-start gap-2">
+        <button
+          type="button"
+          class="button button-main"
+          :disabled="!job.isProven"
+          @click="finish('DONE', null)"
+        >
+          All is proven: into service
+        </button>
+        <ReasonForm label="Drop the job, with a reason" action="Drop it" @say="finish('DROPPED', $event)" />
+      </div>
+      <p v-if="!job.isProven" class="mt-1 text-quiet">
+        It comes into service once no wheel misses anything, or somebody answers for it with a reason.
+      </p>
+      <p v-if="ending" role="alert" class="mt-1 text-stop">{{ ending }}</p>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { RouterLink, useRouter } from 'vue-router';
+import { Problem } from '@/api/client';
+import { useVehicles } from '@/api/fleet';
+import { useJobActions, useJobs, type JobLine } from '@/api/jobs';
+import { useSession } from '@/api/session';
+import { stateWords } from '@/shared/position';
+import { useClock } from '@/shared/time';
+import { MOUNT_CHOICES, mountWords, WALKS } from './job';
+import RulesForm from './RulesForm.vue';
+
+/** What is to be done at vehicles. */
+const { data: jobs, isPending, error } = useJobs();
+const { data: vehicles } = useVehicles();
+const { mayHandleAlerts, isManager } = useSession();
+const { open } = useJobActions();
+const { at } = useClock();
+const router = useRouter();
+
+const vehicleRef = ref('');
+const mount = ref('STRAP');
+const walk = ref('DOWN_LEFT_UP_RIGHT');
+const trouble = ref('');
+
+const openJobs = computed(() => jobs.value?.filter((job) => job.state === 'OPEN') ?? []);
+const ended = computed(() => jobs.value?.filter((job) => job.state !== 'OPEN') ?? []);
+/** Vehicles that wait to be fitted come first, then those with bare wheels. */
+const choices = computed(() => {
+  const busy = new Set(openJobs.value.map((job) => job.vehicle));
+  const free = vehicles.value?.items.filter((vehicle) => !busy.has(vehicle.ref)) ?? [];
+  const isBare = (vehicle: (typeof free)[number]) => vehicle.wheels.some((wheel) => !wheel.sensor);
+  return [
+    ...free.filter((vehicle) => vehicle.state === 'DESCRIBED'),
+    ...free.filter((vehicle) => vehicle.state !== 'DESCRIBED' && isBare(vehicle)),
+    ...free.filter((vehicle) => vehicle.state !== 'DESCRIBED' && !isBare(vehicle)),
+  ];
+});
+const chosen = computed(() => vehicleRef.value || choices.value[0]?.ref || '');
+
+const progress = (job: JobLine) =>
+  `${job.paired} of ${job.wheels} paired, ${job.proved} proved or answered for`;
+
+async function begin(): Promise<void> {
+  trouble.value = '';
+  try {
+    const job = await open({
+      vehicle: chosen.value,
+      mount: mount.value as never,
+      walk: walk.value as never,
+    });
+    await router.push({ name: 'job', params: { id: job.id } });
+  } catch (e) {
+    trouble.value = e instanceof Problem ? e.message : String(e);
+  }
+}
+</script>
+
+<template>
+  <div class="max-w-5xl px-5 py-4">
+    <h1 class="text-xl">Workshop</h1>
+    <p v-if="error && !jobs" role="alert" class="mt-3 text-next">{{ error.message }}</p>
+    <p v-else-if="isPending" class="mt-3 text-quiet">Fetching the jobs …</p>
+    <template v-else>
+      <section class="mt-4">
+        <h2 class="text-base">Being fitted</h2>
+        <p v-if="!openJobs.length" class="text-quiet">No vehicle is being fitted.</p>
+        <ul v-else class="mt-1 border-t border-rule">
+          <li v-for="job in openJobs" :key="job.id" class="border-b border-rule">
+            <RouterLink
+              :to="{ name: 'job', params: { id: job.id } }"
+              class="flex min-h-11 flex-wrap items-center gap-x-5 py-2 text-ink no-underline"
+            >
+              <span class="figure font-medium text-action underline underline-offset-2">{{
+                job.vehicle
+              }}</span>
+              <span>{{ progress(job) }}</span>
+              <span class="text-quiet"
+                >{{ job.mount ? mountWords(job.mount) : '' }}, since {{ at(new Date(job.openedAt)) }},
+                {{ job.openedBy }}</span
+              >
+            </RouterLink>
+          </li>
+        </ul>
+      </section>
+
+      <form v-if="mayHandleAlerts" class="mt-6" @submit.prevent="begin">
+        <h2 class="text-base">Fit another vehicle</h2>
+        <p v-if="isManager" class="text-quiet">
+          A vehicle that is not in the list is
+          <RouterLink :to="{ name: 'describe' }">described</RouterLink> first.
+        </p>
+        <div class="mt-2 flex flex-wrap items-end gap-3">
+          <label class="block"
+            >Vehicle
+            <select
+              class="field mt-0.5 block w-56"
+              :value="chosen"
+              @change="vehicleRef = ($event.target as HTMLSelectElement).value"
+            >
+              <option v-for="vehicle in choices" :key="vehicle.ref" :value="vehicle.ref">
+                {{ vehicle.ref }}, {{ stateWords(vehicle.state) }}
+              </option>
+            </select>
+          </label>
+          <label class="block"
+            >Sensors held
+            <select v-model="mount" class="field mt-0.5 block w-52">
+              <option v-for="one in MOUNT_CHOICES" :key="one" :value="one">{{ mountWords(one) }}</option>
+            </select>
+          </label>
+          <label class="block"
+            >Walk
+            <select v-model="walk" class="field mt-0.5 block w-64">
+              <option v-for="(words, one) in WALKS" :key="one" :value="one">{{ words }}</option>
+            </select>
+          </label>
+          <button type="submit" class="button button-main" :disabled="!chosen">Open the job</button>
+        </div>
+        <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+      </form>
+
+      <section v-if="ended.length" class="mt-6">
+        <h2 class="text-base">Ended</h2>
+        <ul class="mt-1 border-t border-rule">
+          <li v-for="job in ended" :key="job.id" class="flex flex-wrap gap-x-5 border-b border-rule py-1.5">
+            <span class="figure w-24">{{ job.vehicle }}</span>
+            <RouterLink :to="{ name: 'job-record', params: { id: job.id } }">
+              {{ job.state === 'DONE' ? 'record of the fit-out' : 'dropped' }}
+            </RouterLink>
+            <span v-if="job.closedAt" class="text-quiet">{{ at(new Date(job.closedAt)) }}</span>
+          </li>
+        </ul>
+      </section>
+      <RulesForm v-if="isManager" class="mt-8" />
+    </template>
+  </div>
+</template>
