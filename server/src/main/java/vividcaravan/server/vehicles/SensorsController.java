@@ -28,7 +28,7 @@ class SensorsController {
     }
 
     /** Whether a sensor is in use from now on, and why not. */
-    record RetirementRequest(boolean isRetired, @Nullable String reason) {}
+    record RetirementRequest(@Nullable Boolean isRetired, @Nullable String reason) {}
 
     /** How a sensor stands. */
     record SensorStanding(
@@ -39,6 +39,9 @@ class SensorsController {
     @Operation(operationId = "retireSensor", summary = "Take a sensor out of use, with its tyre or by itself, or back")
     SensorStanding retire(@PathVariable String code, @RequestBody RetirementRequest request) {
         String wanted = code.toUpperCase(Locale.ROOT);
+        if (request.isRetired() == null) {
+            throw Refusal.badRequest("isRetired", "Say whether the sensor is taken out of use or comes back.");
+        }
         if (request.isRetired()) {
             placing.retire(wanted, request.reason());
         } else {

@@ -74,8 +74,13 @@ class JobDesk {
             @Nullable String position,
             @Nullable Instant at,
             @Nullable Integer basedOn,
-            boolean isMeant,
-            @Nullable EntryData data) {}
+            @Nullable Boolean isMeant,
+            @Nullable EntryData data) {
+
+        boolean isInsisted() {
+            return Boolean.TRUE.equals(isMeant);
+        }
+    }
 
     /** What became of an entry. */
     enum Outcome {
@@ -282,7 +287,7 @@ class JobDesk {
                                     && !entry.who().equals(who))
                             .reduce((a, b) -> b);
             boolean isSame = newer.isPresent() && newer.get().data().equals(request.data());
-            if (newer.isPresent() && !isSame && !request.isMeant()) {
+            if (newer.isPresent() && !isSame && !request.isInsisted()) {
                 throw new NotStored(new EntryOutcome(
                         request.key(),
                         Outcome.CONFLICT,
@@ -388,7 +393,7 @@ class JobDesk {
             boolean isRefused = doubts.stream().anyMatch(doubt -> doubt.kind().weight() == PairingDoubt.Weight.REFUSED);
             boolean isToConfirm =
                     doubts.stream().anyMatch(doubt -> doubt.kind().weight() == PairingDoubt.Weight.TO_CONFIRM);
-            if (isRefused || isToConfirm && !request.isMeant()) {
+            if (isRefused || isToConfirm && !request.isInsisted()) {
                 throw new NotStored(new EntryOutcome(
                         request.key(),
                         isRefused ? Outcome.REFUSED : Outcome.TO_CONFIRM,

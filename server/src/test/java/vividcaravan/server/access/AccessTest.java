@@ -156,6 +156,17 @@ class AccessTest {
         "TECHNICIAN, POST,   /api/v1/accounts,               403",
         "TECHNICIAN, DELETE, /api/v1/accounts/somebody,      403",
         "TECHNICIAN, DELETE, /api/v1/tokens/1,               403",
+        "TECHNICIAN, POST,   /api/v1/vehicles,               403",
+        "TECHNICIAN, POST,   /api/v1/vehicle-batches,        403",
+        "TECHNICIAN, PUT,    /api/v1/vehicles/X/state,       403",
+        "VIEWER,     PUT,    /api/v1/vehicles/X/use,         403",
+        "TECHNICIAN, GET,    /api/v1/jobs,                   200",
+        "VIEWER,     GET,    /api/v1/jobs,                   200",
+        "DRIVER,     GET,    /api/v1/jobs,                   403",
+        "VIEWER,     POST,   /api/v1/jobs,                   403",
+        "VIEWER,     POST,   /api/v1/jobs/1/entries,         403",
+        "VIEWER,     POST,   /api/v1/jobs/1/end,             403",
+        "VIEWER,     PUT,    /api/v1/sensors/AB/retirement,  403",
     })
     void aRoleMayDoWhatIsItsOwn(String role, String method, String path, int status) {
         HttpResponse<String> answer = signedIn(role).send(method, path, method.equals("GET") ? null : "{}");

@@ -1,0 +1,92 @@
+package vividcaravan.core.fitting;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import vividcaravan.core.axles.AxleRole;
+
+class TyreInspectionTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 26);
+    private static final TyreInspection.Rules RULES = TyreInspection.Rules.DEFAULT;
+
+    private static TyreInspection tread(double... mm) {
+        List<Double> points = java.util.Arrays.stream(mm).boxed().toList();
+        return new TyreInspection(points, "3423", TyreInspection.Stem.SOUND, true, false, null);
+    }
+
+    /** 49 CFR 393.75: 4/32 in on steered axles, 2/32 in elsewhere; 4/32 in = 3.175 mm by NIST SP 811. */
+    @ParameterizedTest
+    @CsvSource({
+        "STEER, 3.17, false",
+        "STEER, 3.18, true",
+        "DRIVE, 1.58, false",
+        "DRIVE, 1.59, true",
+        "TRAILER, 1.6, true"
+    })
+    void theShallowestPointDecides(AxleRole role, double mm, boolean passes) {
+        assertThat(tread(9, mm, 8).failures(role, RULES, TODAY).isEmpty()).isEqualTo(passes);
+    }
+
+    @Test
+    void aSoundYoungTyrePasses() {
+        assertThat(tread(9, 8.5, 9).failures(AxleRole.STEER, RULES, TODAY)).isEmpty();
+    }
+
+    @Test
+    void aTyreOfTenYearsIsTooOld() {
+        TyreInspection old = new TyreInspection(List.of(9.0), "4716", TyreInspection.Stem.SOUND, true, false, null);
+
+        assertThat(old.failures(AxleRole.DRIVE, RULES, TODAY))
+                .singleElement()
+                .asString()
+                .contains("10 years old");
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = TyreInspection.Stem.class,
+            names = {"SCRATCHED", "RUSTY", "BENT"})
+    void aStemThatIsNotSoundFails(TyreInspection.Stem stem) {
+        TyreInspection seen = new TyreInspection(List.of(9.0), "3423", stem, true, false, null);
+
+        assertThat(seen.failures(AxleRole.DRIVE, RULES, TODAY)).hasSize(1);
+    }
+
+    @Test
+    void aRetreadIsNotForSteeredAxlesUnlessTheFleetSaysSo() {
+        TyreInspection retread = new TyreInspection(List.of(9.0), "3423", TyreInspection.Stem.SOUND, true, true, null);
+
+        assertThat(retread.failures(AxleRole.STEER, RULES, TODAY)).hasSize(1);
+        assertThat(retread.failures(AxleRole.DRIVE, RULES, TODAY)).isEmpty();
+        assertThat(retread.failures(AxleRole.STEER, new TyreInspection.Rules(3, 1.6, 10, true), TODAY))
+                .isEmpty();
+    }
+
+    @Test
+    void everythingThatIsWrongIsSaid() {
+        TyreInspection seen =
+                new TyreInspection(List.of(), null, TyreInspection.Stem.BENT, false, true, "cut in the sidewall");
+
+        assertThat(seen.failures(AxleRole.STEER, RULES, TODAY)).hasSize(6);
+    }
+
+    @Test
+    void matesThatDifferAreMatched() {
+        assertThat(tread(9).unlikeMate(tread(6))).isEmpty();
+        assertThat(tread(9).unlikeMate(tread(5.9))).hasSize(1);
+    }
+
+    @Test
+    void aDepthThatCannotBeIsRefused() {
+        assertThatThrownBy(() -> tread(Double.NaN)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> tread(-1)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> tread(81)).isInstanceOf(IllegalArgumentException.class);
+    }
+}
