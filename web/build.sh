@@ -15,7 +15,7 @@ if [ "$(cat node_modules/.stamp 2>/dev/null)" != "$packages" ]; then
 fi
 
 # shellcheck disable=SC2046
-inputs=$(stamp $(find src public index.html openapi.json package-lock.json ./*.ts ./*.json -type f 2>/dev/null \
+inputs=$(stamp $(find src public index.html openapi.json package-lock.json ./*.ts ./*.mjs ./*.json -type f 2>/dev/null \
   ! -name schema.d.ts | LC_ALL=C sort -u))
 if [ "$(cat dist/.stamp 2>/dev/null)" != "$inputs" ]; then
   echo "web: building"

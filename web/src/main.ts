@@ -33,3 +33,7 @@ async function begin(): Promise<void> {
 }
 
 void begin();
+
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/sw.js');
+}

@@ -60,6 +60,12 @@ export const router = createRouter({
       meta: { title: 'Demo' },
     },
     {
+      path: '/office/limits',
+      name: 'limits',
+      component: () => import('./places/office/limits/LimitsPlace.vue'),
+      meta: { title: 'Limits' },
+    },
+    {
       path: '/office',
       name: 'office',
       component: () => import('./places/office/OfficePlace.vue'),

@@ -39,6 +39,8 @@ export async function signIn(userName: string, password: string): Promise<void> 
 export async function signOut(): Promise<void> {
   hasLeft = true;
   session.value = await answer(http.DELETE('/api/v1/session'));
+  // What was kept for work without a network belongs to the person who left.
+  if ('caches' in window) await caches.delete('workshop');
 }
 
 /** What the server found out already: the session is over. */

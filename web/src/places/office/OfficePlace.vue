@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
 import BackupList from './BackupList.vue';
 import FleetExchange from './FleetExchange.vue';
@@ -13,6 +14,11 @@ const { isManager } = useSession();
 <template>
   <div class="w-full max-w-5xl px-6 py-5">
     <h1 class="text-2xl">Office</h1>
+    <p class="mt-2">
+      <RouterLink :to="{ name: 'limits' }"
+        >Limits on the ruler, for the fleet, a kind, or chosen axles</RouterLink
+      >
+    </p>
     <ReadingPreferences class="mt-5" />
     <FleetExchange class="mt-6 border-t border-rule pt-5" />
     <template v-if="isManager">

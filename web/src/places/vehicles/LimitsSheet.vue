@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { RouterLink } from 'vue-router';
 import type { VehicleItem } from '@/api/fleet';
+import { useSession } from '@/api/session';
 import { dutyWords, roleWords } from '@/shared/position';
 import { useUnits } from '@/shared/units';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
@@ -8,6 +10,7 @@ import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 defineProps<{ vehicle: VehicleItem }>();
 
 const units = useUnits();
+const { isManager } = useSession();
 type Axle = VehicleItem['axles'][number];
 const LEVELS = { FLEET: '', DUTY: ', by duty', TEMPLATE: ', template', AXLE: ', its own' };
 const from = (axle: Axle, name: string) => LEVELS[axle.levels[name] ?? 'FLEET'];
@@ -22,7 +25,15 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
 
 <template>
   <section>
-    <h2 class="mb-1 text-base">Limits, and where they come from</h2>
+    <h2 class="mb-1 text-base">
+      Limits, and where they come from
+      <RouterLink
+        v-if="isManager"
+        class="ml-3 font-normal print:hidden"
+        :to="{ name: 'limits', query: { vehicle: vehicle.ref, axle: '1' } }"
+        >Set them on the ruler</RouterLink
+      >
+    </h2>
     <SidewaysScroll label="Limits">
       <table class="w-full max-w-4xl whitespace-nowrap [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">

@@ -37,3 +37,13 @@ create table workshop_rules (
 
 -- Taken out of use, with its tyre or by itself.
 alter table sensor add column retired_because varchar(200);
+
+-- What limits were before somebody changed them for many at once, so that it can be undone.
+create table limit_batch (
+    id bigint primary key,
+    at bigint not null,
+    who varchar(120) not null,
+    words varchar(500) not null,
+    undone_at bigint,
+    kept varchar(1000000) not null
+);

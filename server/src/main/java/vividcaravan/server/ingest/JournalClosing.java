@@ -37,6 +37,12 @@ class JournalClosing {
     /** After the full hour, so that most of its readings are in. */
     private static final long WAIT_MILLIS = 120_000;
 
+    /**
+     * Between two portions, as long as the journal is not full: what a portion replaces takes up room in the file until it
+     * may be overwritten, so a burst of portions would make the file grow for good.
+     */
+    private static final long PAUSE_MILLIS = 100;
+
     private static final int VEHICLES_AT_ONCE = 25;
     private static final int SENSORS_AT_ONCE = 500;
     private static final int BLOCKS_AT_ONCE = 500;
@@ -52,6 +58,7 @@ class JournalClosing {
     private final Deque<Long> blocksToWrite = new ArrayDeque<>();
     private boolean isClosing;
     private long turnedOverIn;
+    private long lastPortionAt;
 
     JournalClosing(FleetDirectory fleet, BlockStore blocks, HistoryKeeper history, Journal journal, Clock clock) {
         this.fleet = fleet;
@@ -103,6 +110,11 @@ class JournalClosing {
             }
             return isDue;
         }
+        boolean isFull = journal.readingsInCurrent() >= TURN_OVER_READINGS;
+        if (clock.millis() - lastPortionAt < PAUSE_MILLIS && !isFull) {
+            return false;
+        }
+        lastPortionAt = clock.millis();
         if (!judgements.isEmpty()) {
             inTransaction(session, this::saveSomeJudgements);
         } else if (!heard.isEmpty()) {

@@ -1,5 +1,7 @@
 package vividcaravan.server.platform;
 
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.util.concurrent.TimeUnit;
 import org.h2.engine.SessionLocal;
 import org.h2.jdbc.JdbcConnection;
@@ -28,9 +30,12 @@ final class FileTidying {
         if (System.nanoTime() - last < PAUSE_NANOS) {
             return;
         }
-        session.doWork(
-                connection -> store(connection.unwrap(JdbcConnection.class)).compact(WANTED_PERCENT, BYTES_AT_ONCE));
+        session.doWork(FileTidying::tidy);
         last = System.nanoTime();
+    }
+
+    static void tidy(Connection connection) throws SQLException {
+        store(connection.unwrap(JdbcConnection.class)).compact(WANTED_PERCENT, BYTES_AT_ONCE);
     }
 
     private static MVStore store(JdbcConnection connection) {

@@ -37,6 +37,11 @@ public record VehicleDescription(
         axles = List.copyOf(axles);
     }
 
+    /** The same with other axles. */
+    VehicleDescription with(List<AxleDescription> newAxles) {
+        return new VehicleDescription(ref, kind, plate, depot, newAxles, spares, duty, use, book);
+    }
+
     /** The same under another book. */
     VehicleDescription under(LimitBook newBook) {
         return new VehicleDescription(ref, kind, plate, depot, axles, spares, duty, use, newBook);

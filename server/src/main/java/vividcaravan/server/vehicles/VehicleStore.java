@@ -2,10 +2,12 @@ package vividcaravan.server.vehicles;
 
 import java.util.Optional;
 import org.hibernate.StatelessSession;
+import org.hibernate.query.MutationQuery;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.limits.LimitBook;
+import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 
@@ -63,14 +65,8 @@ class VehicleStore {
             session.insert(row);
         } else {
             session.update(row);
-            session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
-                    .setParameter("vehicle", row.id)
-                    .executeUpdate();
         }
-        for (int i = 0; i < description.axles().size(); i++) {
-            session.insert(AxleRow.of(
-                    ids.next("axle"), row.id, i + 1, description.axles().get(i)));
-        }
+        storeAxles(session, row.id, description);
         DepotDescription depot =
                 entry.depot() == null ? null : fleet.depot(entry.depot()).orElseThrow();
         VehicleInService vehicle = known == null
@@ -103,6 +99,41 @@ class VehicleStore {
         row.duty = description.duty();
         row.useNow = description.use();
         return row;
+    }
+
+    /** Stores the fleet's policy, or, with a kin, a template; none if {@code limits} is null or empty. */
+    void storeLevel(StatelessSession session, LimitBook.@Nullable Kin kin, @Nullable LimitOverrides limits) {
+        String which = kin == null ? "kind is null" : "kind = :kind and role = :role";
+        MutationQuery delete = session.createMutationQuery("delete from LimitLevelRow where " + which);
+        if (kin != null) {
+            delete.setParameter("kind", kin.kind()).setParameter("role", kin.role());
+        }
+        delete.executeUpdate();
+        if (limits != null && !limits.isEmpty()) {
+            session.insert(LimitLevelRow.of(ids.next("limit_level"), kin, limits));
+        }
+    }
+
+    /** Lets a vehicle take on other limits. */
+    void holdTo(StatelessSession session, VehicleInService vehicle, VehicleDescription after, boolean isAxleChanged) {
+        if (isAxleChanged) {
+            storeAxles(session, vehicle.id(), after);
+            session.createMutationQuery("update VehicleRow set revision = revision + 1 where id = :id")
+                    .setParameter("id", vehicle.id())
+                    .executeUpdate();
+            vehicle.stands(vehicle.state(), vehicle.stateReason().orElse(null), vehicle.revision() + 1);
+        }
+        redescribe(session, vehicle, after, vehicle.depot().orElse(null));
+    }
+
+    private void storeAxles(StatelessSession session, long vehicleId, VehicleDescription description) {
+        session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
+                .setParameter("vehicle", vehicleId)
+                .executeUpdate();
+        for (int i = 0; i < description.axles().size(); i++) {
+            session.insert(AxleRow.of(
+                    ids.next("axle"), vehicleId, i + 1, description.axles().get(i)));
+        }
     }
 
     /** Stores where a vehicle stands. */

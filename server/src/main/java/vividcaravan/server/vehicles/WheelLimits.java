@@ -16,7 +16,11 @@ public record WheelLimits(
 
     /** The limits in {@code rules}. */
     public static WheelLimits of(WheelRules rules) {
-        AxleLimits limits = rules.limits();
+        return of(rules.limits());
+    }
+
+    /** The limits of an axle. */
+    static WheelLimits of(AxleLimits limits) {
         return new WheelLimits(
                 limits.policy().basis(),
                 limits.targetKpa(),
