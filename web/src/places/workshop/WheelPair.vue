@@ -65,10 +65,12 @@ async function look(): Promise<void> {
 watchDebounced(plain, look, { debounce: 250 });
 
 async function take(isMeant = false): Promise<void> {
-  if (!plain.value) return;
+  const wanted = plain.value;
+  if (!wanted) return;
   if (!isLooked.value && props.isOnline) await look();
-  if (isRefused.value || (isToConfirm.value && !isMeant)) return;
-  emit('take', plain.value, isMeant);
+  if (isRefused.value || (isToConfirm.value && !isMeant) || wanted !== plain.value) return;
+  emit('take', wanted, isMeant);
+  code.value = '';
 }
 
 function choose(one: string): void {

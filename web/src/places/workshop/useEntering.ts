@@ -59,7 +59,9 @@ export function useEntering(job: Ref<JobItem | undefined>) {
       isMeant,
       data,
     });
-    await send();
+    const sent = send();
+    // Only the server can say whether a wheel passes; everything else is foreseen, so nobody waits for a signal.
+    if (kind === 'INSPECTED') await sent;
   }
 
   onMounted(async () => {

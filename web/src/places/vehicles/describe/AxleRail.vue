@@ -11,26 +11,30 @@ const emit = defineEmits<{ add: []; remove: []; move: [steps: number] }>();
 const buttons = useTemplateRef('buttons');
 const isFull = computed(() => props.axles.length >= MOST_AXLES);
 
-async function go(to: number): Promise<void> {
-  chosen.value = Math.max(0, Math.min(props.axles.length - 1, to));
+async function focusChosen(): Promise<void> {
   await nextTick();
   buttons.value?.[chosen.value]?.focus();
+}
+
+function go(to: number): void {
+  chosen.value = Math.max(0, Math.min(props.axles.length - 1, to));
+  void focusChosen();
 }
 
 function press(event: KeyboardEvent): void {
   const steps = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
   if (steps && event.altKey) {
     emit('move', steps);
-    void go(chosen.value + steps);
-  } else if (steps) void go(chosen.value + steps);
-  else if (event.key === 'Home') void go(0);
-  else if (event.key === 'End') void go(props.axles.length - 1);
+    void focusChosen();
+  } else if (steps) go(chosen.value + steps);
+  else if (event.key === 'Home') go(0);
+  else if (event.key === 'End') go(props.axles.length - 1);
   else if (event.key === 'Insert' || event.key === '+') {
     emit('add');
-    void go(chosen.value + 1);
+    void focusChosen();
   } else if (event.key === 'Delete') {
     emit('remove');
-    void go(Math.min(chosen.value, props.axles.length - 2));
+    void focusChosen();
   } else return;
   event.preventDefault();
 }
