@@ -89,9 +89,9 @@ const heat = (name: HeatName, value: number) => (policy.value = heated(policy.va
 
 <template>
   <div class="grid gap-2">
-    <h3 class="text-base">
+    <h2 class="text-base">
       Pressure, judged {{ policy.basis === 'COMPENSATED' ? `at ${units.reference.value}` : 'on the gauge' }}
-    </h3>
+    </h2>
     <RulerScale
       label="Pressure limits"
       :handles="pressureHandles"
@@ -107,7 +107,7 @@ const heat = (name: HeatName, value: number) => (policy.value = heated(policy.va
       :step="target * 0.005"
       @move="move"
     />
-    <h3 class="mt-2 text-base">Temperature</h3>
+    <h2 class="mt-2 text-base">Temperature</h2>
     <RulerScale
       label="Temperature limits"
       :handles="heatHandles"

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -57,6 +58,41 @@ class AccessibleTest extends InBrowser {
                 .isEmpty();
     }
 
+    /** Describing, limits, and every stage of a fit-out. */
+    private void equip(Page page) {
+        page.navigate("/describe");
+        page.getByText("Tractor unit 6x4").waitFor();
+        assertNothingFound(page, "layouts");
+        page.getByText("Tractor unit 6x4").click();
+        page.getByText("Many like this").waitFor();
+        assertNothingFound(page, "describing");
+        page.navigate("/office/limits");
+        page.getByRole(AriaRole.SLIDER).first().waitFor();
+        assertNothingFound(page, "limits");
+        page.navigate("/workshop");
+        page.getByText("Fit another vehicle").waitFor();
+        Locator job = page.getByText("LM-40", new Page.GetByTextOptions().setExact(true));
+        if (job.count() == 0) {
+            page.getByLabel("Vehicle").selectOption("LM-40");
+            page.getByLabel("Sensors held").selectOption("GLUED");
+            assertNothingFound(page, "workshop");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job"))
+                    .click();
+        } else {
+            job.click();
+        }
+        for (String stage : List.of("Inspect", "Mount", "Pair", "Prove")) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + stage)))
+                    .click();
+            assertNothingFound(page, "fit-out, " + stage);
+        }
+        page.navigate(page.url() + "/record");
+        page.locator("table").first().waitFor();
+        assertNothingFound(page, "record");
+        page.navigate("/vehicles/GX-05");
+        page.locator("table").first().waitFor();
+    }
+
     @ParameterizedTest(name = "{0} at {1}x{2}")
     @CsvSource({"LIGHT, 1280, 800", "DARK, 1280, 800", "LIGHT, 390, 844", "DARK, 390, 844"})
     void axeFindsNothing(ColorScheme theme, int width, int height) {
@@ -97,6 +133,7 @@ class AccessibleTest extends InBrowser {
             page.locator("table").first().waitFor();
             assertNothingFound(page, path);
         }
+        equip(page);
         assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
                 .as("nothing sticks out at the side")
                 .isTrue();

@@ -6,6 +6,7 @@ import java.util.concurrent.TimeUnit;
 import org.h2.engine.SessionLocal;
 import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
+import org.h2.mvstore.RandomAccessStore;
 import org.hibernate.StatelessSession;
 
 /**
@@ -18,6 +19,8 @@ final class FileTidying {
 
     /** Percent of the file's stretches that should be in use. */
     private static final int WANTED_PERCENT = 80;
+    /** Percent of the file that should hold stretches; below that the last ones move to the front and the file is cut. */
+    private static final int WANTED_OF_FILE_PERCENT = 60;
     /** At most so much is written anew at once: some ten milliseconds. */
     private static final int BYTES_AT_ONCE = 2 << 20;
 
@@ -35,7 +38,11 @@ final class FileTidying {
     }
 
     static void tidy(Connection connection) throws SQLException {
-        store(connection.unwrap(JdbcConnection.class)).compact(WANTED_PERCENT, BYTES_AT_ONCE);
+        MVStore store = store(connection.unwrap(JdbcConnection.class));
+        store.compact(WANTED_PERCENT, BYTES_AT_ONCE);
+        if (store.getFileStore() instanceof RandomAccessStore file) {
+            file.compactMoveChunks(WANTED_OF_FILE_PERCENT, BYTES_AT_ONCE, store);
+        }
     }
 
     private static MVStore store(JdbcConnection connection) {
