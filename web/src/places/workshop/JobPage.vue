@@ -9,13 +9,13 @@ import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import GaugeForm from './GaugeForm.vue';
 import HandheldStandIn from './HandheldStandIn.vue';
 import {
+  bareStripOf,
   isDone,
   marks,
   nextWheel,
   presentStage,
   STAGES,
   stageWords,
-  stripOf,
   withWaiting,
   type Stage,
 } from './job';
@@ -135,7 +135,7 @@ const waits = computed(() =>
         <SidewaysScroll label="The vehicle’s wheels" class="mt-2">
           <AxleStrip
             class="mx-auto"
-            :vehicle="stripOf(job)"
+            :vehicle="bareStripOf(job)"
             size="page"
             is-interactive
             :chosen="position"

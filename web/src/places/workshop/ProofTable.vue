@@ -61,14 +61,14 @@ const volts = (mv: number) => (mv / 1000).toFixed(2);
           <td class="figure text-right" :class="{ 'text-stop': wheel.gauge?.agrees === false }">
             {{ wheel.gauge ? units.pressureNumber(wheel.gauge.gaugeKpa) : '' }}
           </td>
-          <td class="min-w-44 whitespace-normal" :class="wheel.missing.length ? 'text-next' : 'text-quiet'">
-            {{
+          <td :class="wheel.missing.length ? 'text-next' : 'text-quiet'">
+            <span class="block w-44 whitespace-normal">{{
               wheel.leftOut
                 ? `left out: ${wheel.leftOut.reason}`
                 : wheel.takenAsProven
                   ? 'answered for'
                   : wheel.missing.join(', ') || 'proven'
-            }}
+            }}</span>
           </td>
         </tr>
       </tbody>

@@ -65,9 +65,15 @@ export function presentStage(job: JobItem): Stage {
   return 'prove';
 }
 
-/** The job's wheels as the strip draws them, those done marked. */
+/** The job's wheels as the strip draws them. */
 export function stripOf(job: JobItem): StripVehicle {
   return { ref: job.vehicle, axles: job.axles, wheels: job.wheels.map((wheel) => wheel.state) };
+}
+
+/** The same without levels, which marks would be written over. */
+export function bareStripOf(job: JobItem): StripVehicle {
+  const strip = stripOf(job);
+  return { ...strip, wheels: strip.wheels.map((wheel) => ({ ...wheel, deviation: null })) };
 }
 
 export function marks(job: JobItem, stage: Stage): Record<string, string> {

@@ -148,6 +148,8 @@ const basis = computed({
     if (policy.value) policy.value = { ...policy.value, basis: value };
   },
 });
+const wheelsWords = (count: number) => (count ? `${count} ${count === 1 ? 'wheel' : 'wheels'}` : 'no wheel');
+const axlesWords = (count: number) => `${count} ${count === 1 ? 'axle' : 'axles'}`;
 const change = (before: number, after: number) =>
   before === after
     ? units.pressureNumber(after)
@@ -250,13 +252,13 @@ const change = (before: number, after: number) =>
             :disabled="!isManager || !preview || preview.faults.length > 0"
             @click="apply"
           >
-            Apply{{ preview ? ` to ${preview.axles.length} axles` : '' }}
+            Apply{{ preview ? ` to ${axlesWords(preview.axles.length)}` : '' }}
           </button>
           <button type="button" class="button" @click="begin">Leave it</button>
         </div>
         <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
         <div v-if="made?.batch" role="status" class="mt-2">
-          Done for {{ made.axles.length }} axles.
+          Done for {{ axlesWords(made.axles.length) }}.
           <button type="button" class="link" @click="takeBack(made.batch)">Undo it</button>
         </div>
         <div v-if="preview" class="mt-3" role="status">
@@ -268,14 +270,9 @@ const change = (before: number, after: number) =>
             <span class="figure">{{ fault.vehicle }}</span> axle {{ fault.axle }}: {{ fault.message }}
           </p>
           <p v-if="!preview.faults.length">
-            {{ preview.axles.length }} axles change. By the latest readings
-            {{
-              preview.opens.length
-                ? `${preview.opens.length} wheels would be outside`
-                : 'no wheel would be outside'
-            }}
-            that {{ preview.opens.length === 1 ? 'is' : 'are' }} not now, and
-            {{ preview.closes.length }} would be back in band.
+            {{ axlesWords(preview.axles.length) }} {{ preview.axles.length === 1 ? 'changes' : 'change' }}. By
+            the latest readings {{ wheelsWords(preview.opens.length) }} would be newly outside, and
+            {{ wheelsWords(preview.closes.length) }} back in band.
           </p>
           <ul v-if="preview.opens.length" class="mt-1">
             <li

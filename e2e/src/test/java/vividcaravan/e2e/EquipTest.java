@@ -167,9 +167,9 @@ class EquipTest extends InBrowser {
         assertThat(page.getByText("You typed 870")).isVisible();
         button(page, "use 858\u00a0kPa").click();
         button(page, "See what changes").click();
-        assertThat(page.getByText("1 axles change")).isVisible();
-        button(page, "Apply to 1 axles").click();
-        assertThat(page.getByText("Done for 1 axles")).isVisible();
+        assertThat(page.getByText("1 axle changes")).isVisible();
+        button(page, "Apply to 1 axle").click();
+        assertThat(page.getByText("Done for 1 axle")).isVisible();
         page.navigate("/vehicles/LM-61");
         assertThat(page.getByText("+10\u00a0%, its own")).isVisible();
 

@@ -139,7 +139,7 @@ class StartingTest {
     void theDemoLivesOnAndItsAccountsOpenNothingElse() {
         try (Product demo = Product.start(folder, Map.of("VIVID_DEMO", "true", "VIVID_API_TOKEN", Product.TOKEN))) {
             demo.waitForLog("past is in place \\((\\d+) readings\\)");
-            assertThat(demo.json("/api/v1/vehicles").get("items").size()).isEqualTo(47);
+            assertThat(demo.json("/api/v1/vehicles").get("items").size()).isEqualTo(48);
             assertThat(demo.json("/api/v1/alerts")
                             .get("items")
                             .valueStream()
