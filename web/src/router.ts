@@ -40,6 +40,12 @@ export const router = createRouter({
       meta: { title: 'Workshop' },
     },
     {
+      path: '/workshop/round',
+      name: 'round',
+      component: () => import('./places/workshop/PressureRound.vue'),
+      meta: { title: 'Pressure round' },
+    },
+    {
       path: '/workshop/jobs/:id',
       name: 'job',
       component: () => import('./places/workshop/JobPage.vue'),

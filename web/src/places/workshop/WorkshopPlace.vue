@@ -120,6 +120,11 @@ async function begin(): Promise<void> {
         <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
       </form>
 
+      <p class="mt-6">
+        <RouterLink :to="{ name: 'round' }">A round with the air line</RouterLink>
+        <span class="text-quiet">, with what to do at every wheel at its present temperature</span>
+      </p>
+
       <section v-if="ended.length" class="mt-6">
         <h2 class="text-base">Ended</h2>
         <ul class="mt-1 border-t border-rule">

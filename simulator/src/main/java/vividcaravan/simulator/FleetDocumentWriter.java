@@ -41,7 +41,10 @@ public final class FleetDocumentWriter {
     /** A new truck that nobody has fitted yet, to try the Workshop with. */
     private static void addBare(ObjectNode vehicle) {
         vehicle.put("ref", "LM-40").put("kind", VehicleKind.RIGID_TRUCK.name()).put("state", "DESCRIBED");
-        vehicle.put("plate", "KD 70 MIL").put("depot", "Larkmoor").put("spares", 0);
+        vehicle.put("plate", "KD 70 MIL")
+                .put("depot", "Larkmoor")
+                .put("spares", 0)
+                .putArray("sensors");
         ArrayNode axles = vehicle.putArray("axles");
         for (AxleRole role : List.of(AxleRole.STEER, AxleRole.DRIVE, AxleRole.TAG)) {
             boolean isDriven = role == AxleRole.DRIVE;

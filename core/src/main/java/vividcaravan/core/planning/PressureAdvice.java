@@ -1,0 +1,82 @@
+package vividcaravan.core.planning;
+
+import vividcaravan.core.units.AbsolutePressure;
+import vividcaravan.core.units.Temperature;
+
+/**
+ * What to do with a tyre's pressure. "Cold" on a placard means at the temperature of the air outside, so the target of a tyre
+ * that is warmer is higher by the gas law: {@code (target + Pa) · (T + 273.15) / (Tair + 273.15) − Pa}.
+ *
+ * @param action what to do
+ * @param targetNowKpa what a gauge should show at the tyre's present temperature, kPa gauge
+ * @param changeKpa how much to add, negative to let out, kPa; 0 unless that is the action
+ */
+public record PressureAdvice(Action action, double targetNowKpa, double changeKpa) {
+
+    /** Nearer to its target than this it is right, kPa [common practice]. */
+    public static final double TOLERANCE_KPA = 10;
+
+    /** A tyre that ran at this share of its target or less is not to be filled on the vehicle [29 CFR 1910.177, from memory]. */
+    public static final double RUN_SOFT_SHARE = 0.8;
+
+    /** Warmer than the air by more than this it has been running or stands in the sun, °C [our judgement]. */
+    private static final double WARM_C = 10;
+
+    private static final double REFERENCE_C = 20;
+    /** What arithmetic adds by itself. */
+    private static final double ROUNDING_KPA = 1e-6;
+
+    /** What to do. */
+    public enum Action {
+        RIGHT,
+        ADD,
+        LET_OUT,
+        /** Too high, and warm: it is never bled down while it is. */
+        LET_COOL,
+        /** At 80 % of its target or less: off the vehicle, and looked at inside. */
+        DO_NOT_INFLATE
+    }
+
+    /**
+     * Advises.
+     *
+     * @param targetKpa cold target, kPa gauge
+     * @param gaugeKpa what it shows, kPa gauge
+     * @param tyreC temperature of the air in it, °C
+     * @param airC temperature of the air outside, °C
+     * @param ambient air pressure there
+     * @throws IllegalArgumentException if a figure is not finite or the target not above 0
+     */
+    public static PressureAdvice of(
+            double targetKpa, double gaugeKpa, double tyreC, double airC, AbsolutePressure ambient) {
+        if (!(targetKpa > 0
+                && Double.isFinite(targetKpa)
+                && Double.isFinite(gaugeKpa)
+                && Double.isFinite(tyreC)
+                && Double.isFinite(airC))) {
+            throw new IllegalArgumentException("figures must be finite and the target above 0, were " + targetKpa + ", "
+                    + gaugeKpa + ", " + tyreC + ", " + airC);
+        }
+        double targetNow = brought(targetKpa, airC, tyreC, ambient);
+        double cold = brought(gaugeKpa, tyreC, airC, ambient);
+        double atReference = brought(gaugeKpa, tyreC, REFERENCE_C, ambient);
+        if (Math.min(cold, atReference) <= RUN_SOFT_SHARE * targetKpa + ROUNDING_KPA) {
+            return new PressureAdvice(Action.DO_NOT_INFLATE, targetNow, 0);
+        }
+        double missing = targetNow - gaugeKpa;
+        if (Math.abs(missing) <= TOLERANCE_KPA + ROUNDING_KPA) {
+            return new PressureAdvice(Action.RIGHT, targetNow, 0);
+        }
+        if (missing > 0) {
+            return new PressureAdvice(Action.ADD, targetNow, missing);
+        }
+        return tyreC - airC > WARM_C
+                ? new PressureAdvice(Action.LET_COOL, targetNow, 0)
+                : new PressureAdvice(Action.LET_OUT, targetNow, missing);
+    }
+
+    private static double brought(double gaugeKpa, double fromC, double toC, AbsolutePressure ambient) {
+        double zero = Temperature.ZERO_CELSIUS_KELVIN;
+        return (gaugeKpa + ambient.kpa()) * (toC + zero) / (fromC + zero) - ambient.kpa();
+    }
+}

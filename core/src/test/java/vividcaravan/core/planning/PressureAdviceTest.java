@@ -1,0 +1,85 @@
+package vividcaravan.core.planning;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import vividcaravan.core.planning.PressureAdvice.Action;
+import vividcaravan.core.units.AbsolutePressure;
+
+class PressureAdviceTest {
+
+    private static PressureAdvice advice(double target, double gauge, double tyreC, double airC) {
+        return PressureAdvice.of(target, gauge, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE);
+    }
+
+    @Test
+    void aColdTyreIsFilledToItsTargetWhateverTheMorning() {
+        // 800 kPa set at 20 °C is 708 at −10 °C [computed]: on that morning 92 are missing.
+        PressureAdvice frosty = advice(800, 708, -10, -10);
+
+        assertThat(frosty.action()).isEqualTo(Action.ADD);
+        assertThat(frosty.targetNowKpa()).isCloseTo(800, within(1e-9));
+        assertThat(frosty.changeKpa()).isCloseTo(92, within(1e-9));
+    }
+
+    @Test
+    void aWarmTyreHasAHigherTarget() {
+        // 140 kPa at 20 °C is 172.93 at 60 °C [computed].
+        assertThat(advice(140, 172.9, 60, 20).targetNowKpa()).isCloseTo(172.93, within(0.01));
+        assertThat(advice(140, 172.9, 60, 20).action()).isEqualTo(Action.RIGHT);
+        // Filled hot to the cold figure: 800 at 50 °C is 716 at 20 °C [computed].
+        assertThat(advice(800, 800, 50, 20).action()).isEqualTo(Action.ADD);
+    }
+
+    @Test
+    void aHotTyreIsNotBled() {
+        assertThat(advice(800, 960, 50, 20).action()).isEqualTo(Action.LET_COOL);
+        assertThat(advice(800, 830, 22, 20).action()).isEqualTo(Action.LET_OUT);
+        assertThat(advice(800, 830, 22, 20).changeKpa()).isNegative();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"640, DO_NOT_INFLATE", "640.1, ADD", "500, DO_NOT_INFLATE", "0, DO_NOT_INFLATE"})
+    void atFourFifthsOfItsTargetItIsNotFilled(double gauge, Action action) {
+        assertThat(advice(800, gauge, 20, 20).action()).isEqualTo(action);
+    }
+
+    @Test
+    void heatHidesNoSoftTyre() {
+        // 760 kPa at 80 °C is 613.6 at 20 °C [computed]: below 80 % of 800.
+        assertThat(advice(800, 760, 80, 20).action()).isEqualTo(Action.DO_NOT_INFLATE);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"790, RIGHT", "789.9, ADD", "810, RIGHT", "810.1, LET_OUT"})
+    void tenKilopascalsAreRight(double gauge, Action action) {
+        assertThat(advice(800, gauge, 20, 20).action()).isEqualTo(action);
+    }
+
+    @Property
+    void whatIsDoneAsAdvisedIsRightAfterwards(
+            @ForAll @DoubleRange(min = 100, max = 1000) double target,
+            @ForAll @DoubleRange(min = 0.82, max = 1.3) double share,
+            @ForAll @DoubleRange(min = -20, max = 35) double airC,
+            @ForAll @DoubleRange(min = 0, max = 40) double warmer) {
+        PressureAdvice advice = advice(target, target * share, airC + warmer, airC);
+
+        if (advice.action() == Action.ADD || advice.action() == Action.LET_OUT) {
+            PressureAdvice after = advice(target, target * share + advice.changeKpa(), airC + warmer, airC);
+            assertThat(after.action()).isEqualTo(Action.RIGHT);
+        }
+    }
+
+    @Test
+    void figuresThatAreNoneAreRefused() {
+        assertThatThrownBy(() -> advice(800, Double.NaN, 20, 20)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> advice(0, 700, 20, 20)).isInstanceOf(IllegalArgumentException.class);
+    }
+}
