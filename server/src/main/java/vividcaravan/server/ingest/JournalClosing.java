@@ -10,6 +10,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import org.hibernate.StatelessSession;
 import org.hibernate.Transaction;
@@ -41,7 +42,7 @@ class JournalClosing {
      * Between two portions, as long as the journal is not full: what a portion replaces takes up room in the file until it
      * may be overwritten, so a burst of portions would make the file grow for good.
      */
-    private static final long PAUSE_MILLIS = 100;
+    private static final long PAUSE_NANOS = TimeUnit.MILLISECONDS.toNanos(100);
 
     private static final int VEHICLES_AT_ONCE = 25;
     private static final int SENSORS_AT_ONCE = 500;
@@ -58,7 +59,7 @@ class JournalClosing {
     private final Deque<Long> blocksToWrite = new ArrayDeque<>();
     private boolean isClosing;
     private long turnedOverIn;
-    private long lastPortionAt;
+    private long lastPortionAt = System.nanoTime();
 
     JournalClosing(FleetDirectory fleet, BlockStore blocks, HistoryKeeper history, Journal journal, Clock clock) {
         this.fleet = fleet;
@@ -111,10 +112,10 @@ class JournalClosing {
             return isDue;
         }
         boolean isFull = journal.readingsInCurrent() >= TURN_OVER_READINGS;
-        if (clock.millis() - lastPortionAt < PAUSE_MILLIS && !isFull) {
+        if (System.nanoTime() - lastPortionAt < PAUSE_NANOS && !isFull) {
             return false;
         }
-        lastPortionAt = clock.millis();
+        lastPortionAt = System.nanoTime();
         if (!judgements.isEmpty()) {
             inTransaction(session, this::saveSomeJudgements);
         } else if (!heard.isEmpty()) {
