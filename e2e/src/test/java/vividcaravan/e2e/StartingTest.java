@@ -82,7 +82,7 @@ class StartingTest {
     @Test
     void aFullDiskRefusesReadingsKeepsWhatWasTakenAndGoesOnOnceThereIsRoom() throws IOException {
         int accepted = 0;
-        try (Product small = Product.startWithRoomFor(3, folder)) {
+        try (Product small = Product.startWithRoomFor(6, folder)) {
             small.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCK);
             HttpResponse<String> answer = null;
             for (int batch = 0; batch < 400; batch++) {
