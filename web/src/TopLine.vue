@@ -23,7 +23,12 @@ const isJumping = ref(false);
 const PLACES = computed(() => [
   { name: 'Desk', path: '/desk' },
   { name: 'Vehicles', path: '/vehicles' },
-  ...(account.value?.role === 'DRIVER' ? [] : [{ name: 'Workshop', path: '/workshop' }]),
+  ...(account.value?.role === 'DRIVER'
+    ? []
+    : [
+        { name: 'Workshop', path: '/workshop' },
+        { name: 'Stores', path: '/stores' },
+      ]),
   { name: 'Office', path: '/office' },
   ...(demo.value?.isDemo ? [{ name: 'Demo', path: '/demo' }] : []),
 ]);

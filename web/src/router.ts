@@ -40,9 +40,10 @@ export const router = createRouter({
       meta: { title: 'Workshop' },
     },
     {
-      path: '/workshop/round',
+      path: '/workshop/rounds/:id',
       name: 'round',
-      component: () => import('./places/workshop/PressureRound.vue'),
+      component: () => import('./places/workshop/round/RoundPage.vue'),
+      props: true,
       meta: { title: 'Pressure round' },
     },
     {
@@ -60,6 +61,26 @@ export const router = createRouter({
       meta: { title: 'Record' },
     },
     {
+      path: '/workshop/jobs/:id/bench',
+      name: 'bench',
+      component: () => import('./places/workshop/BenchPage.vue'),
+      props: true,
+      meta: { title: 'Bench list' },
+    },
+    {
+      path: '/stores',
+      name: 'stores',
+      component: () => import('./places/stores/StoresPlace.vue'),
+      meta: { title: 'Stores' },
+    },
+    {
+      path: '/stores/plans/:id',
+      name: 'kit-plan',
+      component: () => import('./places/stores/KitPlanPage.vue'),
+      props: true,
+      meta: { title: 'Kit plan' },
+    },
+    {
       path: '/demo',
       name: 'demo',
       component: () => import('./places/demo/DemoPlace.vue'),
@@ -70,6 +91,18 @@ export const router = createRouter({
       name: 'limits',
       component: () => import('./places/office/limits/LimitsPlace.vue'),
       meta: { title: 'Limits' },
+    },
+    {
+      path: '/office/outbox',
+      name: 'outbox',
+      component: () => import('./places/office/OutboxPage.vue'),
+      meta: { title: 'Mail' },
+    },
+    {
+      path: '/office/load-tables',
+      name: 'load-tables',
+      component: () => import('./places/office/tables/LoadTablesPage.vue'),
+      meta: { title: 'Load tables' },
     },
     {
       path: '/office',
@@ -88,6 +121,12 @@ export const router = createRouter({
       name: 'set-up',
       component: () => import('./places/access/SetUp.vue'),
       meta: { title: 'Set up', isOpen: true },
+    },
+    {
+      path: '/join',
+      name: 'join',
+      component: () => import('./places/access/JoinPage.vue'),
+      meta: { title: 'Join', isOpen: true },
     },
     { path: '/:rest(.*)*', redirect: '/desk' },
   ],

@@ -2,26 +2,33 @@
 import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
 import BackupList from './BackupList.vue';
+import DepotList from './DepotList.vue';
 import FleetExchange from './FleetExchange.vue';
 import ReadingPreferences from './ReadingPreferences.vue';
 import TeamList from './TeamList.vue';
 import TokenList from './TokenList.vue';
 
 /** How the product is set, and what goes in and out of it. */
-const { isManager } = useSession();
+const { account, isManager } = useSession();
 </script>
 
 <template>
   <div class="w-full max-w-5xl px-6 py-5">
     <h1 class="text-2xl">Office</h1>
-    <p class="mt-2">
-      <RouterLink :to="{ name: 'limits' }"
-        >Limits on the ruler, for the fleet, a kind, or chosen axles</RouterLink
-      >
-    </p>
+    <template v-if="account?.role !== 'DRIVER'">
+      <p class="mt-2">
+        <RouterLink :to="{ name: 'limits' }"
+          >Limits on the ruler, for the fleet, a kind, or chosen axles</RouterLink
+        >
+      </p>
+      <p class="mt-1">
+        <RouterLink :to="{ name: 'load-tables' }">Load tables, for targets from weighed axles</RouterLink>
+      </p>
+    </template>
     <ReadingPreferences class="mt-5" />
-    <FleetExchange class="mt-6 border-t border-rule pt-5" />
+    <FleetExchange v-if="account?.role !== 'DRIVER'" class="mt-6 border-t border-rule pt-5" />
     <template v-if="isManager">
+      <DepotList class="mt-6 border-t border-rule pt-5" />
       <TokenList class="mt-6 border-t border-rule pt-5" />
       <TeamList class="mt-6 border-t border-rule pt-5" />
       <BackupList class="mt-6 border-t border-rule pt-5" />

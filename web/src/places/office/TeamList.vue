@@ -1,106 +1,110 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
-import { reactive, ref } from 'vue';
-import { answer, http, type Schemas } from '@/api/client';
+import { computed, ref } from 'vue';
+import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
+import { useTeam, useTeamActions, type TeamMember } from '@/api/team';
+import { useClock } from '@/shared/time';
+import { useAttempt } from '@/shared/useAttempt';
+import AddByHand from './AddByHand.vue';
+import DriverVehicles from './DriverVehicles.vue';
+import InviteForm from './InviteForm.vue';
+import { ROLES } from './roles';
 
-/** The people who may sign in. */
+/** The people who may sign in, and those who were asked to. */
 const { account } = useSession();
-const queries = useQueryClient();
-const { data, error } = useQuery({
-  queryKey: ['accounts'],
-  queryFn: () => answer(http.GET('/api/v1/accounts')),
-});
+const { data, error } = useTeam();
+const { remove, withdraw } = useTeamActions();
+const { trouble, attempt } = useAttempt();
+const { at } = useClock();
 
-type Role = Schemas['Account']['role'];
-const ROLES: Record<Role, string> = {
-  MANAGER: 'manager',
-  TECHNICIAN: 'technician: handles alerts',
-  DRIVER: 'driver',
-  VIEWER: 'viewer: reads',
-};
-const empty = { userName: '', displayName: '', role: 'TECHNICIAN' as Role, password: '' };
-const person = reactive({ ...empty });
-const trouble = ref('');
+const present = computed(() => data.value?.items.filter((one) => !one.removedAt) ?? []);
+const gone = computed(() => data.value?.items.filter((one) => one.removedAt) ?? []);
+const toRemove = ref<string>();
 
-async function attempt(work: () => Promise<unknown>): Promise<void> {
-  trouble.value = '';
-  try {
-    await work();
-    await queries.invalidateQueries({ queryKey: ['accounts'] });
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  }
-}
-
-const add = () =>
+const takeOff = (member: TeamMember) =>
   attempt(async () => {
-    await answer(http.POST('/api/v1/accounts', { body: { ...person } }));
-    Object.assign(person, empty);
+    await remove(member.userName);
+    toRemove.value = undefined;
   });
-
-const remove = (userName: string) =>
-  attempt(() => answer(http.DELETE('/api/v1/accounts/{userName}', { params: { path: { userName } } })));
 </script>
 
 <template>
   <section aria-labelledby="team">
     <h2 id="team" class="text-base">Team</h2>
     <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
-    <table v-if="data" class="mt-2 w-full">
+    <table v-if="data" class="mt-2 w-full [&_td]:pr-4 [&_th]:pr-4">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th scope="col" class="py-1 font-normal">Name</th>
           <th scope="col" class="font-normal">User name</th>
           <th scope="col" class="font-normal">Role</th>
+          <th scope="col" class="font-normal">Sees</th>
           <th scope="col"><span class="spoken">Take off</span></th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="member in data.items" :key="member.userName" class="border-b border-rule">
+        <tr v-for="member in present" :key="member.userName" class="border-b border-rule">
           <th scope="row" class="py-1.5 font-medium">{{ member.displayName }}</th>
           <td class="figure">{{ member.userName }}</td>
-          <td>{{ ROLES[member.role] }}</td>
+          <td>{{ ROLES[member.role].name }}</td>
+          <td>
+            <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
+            <span v-else class="text-quiet">every vehicle</span>
+          </td>
           <td class="text-right">
-            <button
-              v-if="member.userName !== account?.userName"
-              type="button"
-              class="link"
-              :aria-label="`Take ${member.displayName} off`"
-              @click="remove(member.userName)"
-            >
-              Take off
-            </button>
+            <template v-if="member.userName !== account?.userName">
+              <button
+                v-if="toRemove !== member.userName"
+                type="button"
+                class="link"
+                :aria-label="`Take ${member.displayName} off`"
+                @click="toRemove = member.userName"
+              >
+                Take off
+              </button>
+              <span v-else class="inline-flex flex-wrap items-center gap-2">
+                <span>They are out at once; records go on naming them.</span>
+                <button type="button" class="button" @click="takeOff(member)">
+                  Take {{ member.displayName }} off
+                </button>
+                <button type="button" class="link" @click="toRemove = undefined">Keep</button>
+              </span>
+            </template>
           </td>
         </tr>
       </tbody>
     </table>
-    <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="add">
-      <label
-        >Name <input v-model="person.displayName" class="field mt-1" required autocomplete="off"
-      /></label>
-      <label
-        >User name <input v-model="person.userName" class="field mt-1" required autocomplete="off"
-      /></label>
-      <label>
-        Role
-        <select v-model="person.role" class="field mt-1">
-          <option v-for="(words, value) in ROLES" :key="value" :value="value">{{ words }}</option>
-        </select>
-      </label>
-      <label>
-        Password, at least 10 characters
-        <input
-          v-model="person.password"
-          class="field mt-1"
-          type="password"
-          minlength="10"
-          required
-          autocomplete="new-password"
-        />
-      </label>
-      <button type="submit" class="button">Add a person</button>
-    </form>
+    <p v-if="gone.length" class="mt-2 text-quiet">
+      No longer on the team, still named in the records:
+      {{ gone.map((one) => `${one.displayName} (${one.userName})`).join(', ') }}.
+    </p>
+    <template v-if="data?.invitations.length">
+      <h3 class="mt-4 font-medium">Asked to join</h3>
+      <ul class="mt-1">
+        <li
+          v-for="one in data.invitations"
+          :key="one.id"
+          class="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-1.5"
+        >
+          <span class="figure">{{ one.email }}</span>
+          <span>as {{ ROLES[one.role].name }}</span>
+          <span class="text-quiet">{{
+            one.isExpired ? 'the link has ended' : `the link works until ${at(new Date(one.expiresAt))}`
+          }}</span>
+          <button
+            type="button"
+            class="link ml-auto"
+            :aria-label="`Withdraw the invitation to ${one.email}`"
+            @click="attempt(() => withdraw(one.id))"
+          >
+            {{ one.isExpired ? 'Forget it' : 'Withdraw' }}
+          </button>
+        </li>
+      </ul>
+    </template>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+    <InviteForm class="mt-4" />
+    <p class="mt-2"><RouterLink :to="{ name: 'outbox' }">Mail that was written</RouterLink></p>
+    <AddByHand class="mt-4" />
   </section>
 </template>

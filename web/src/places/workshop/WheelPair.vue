@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, watchDebounced } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
+import { RouterLink } from 'vue-router';
 import {
   lookAtCode,
   useHeard,
@@ -193,6 +194,11 @@ const bars = (one: HeardSensor) =>
       No newcomer is heard. Sensors sleep: turn the wheel, or let a little air in or out.
     </p>
     <p v-if="wheel.leftOut">Left out: {{ wheel.leftOut.reason }}</p>
+    <p>
+      <RouterLink :to="{ name: 'bench', params: { id: job.id } }"
+        >Give sensors to wheels at the bench</RouterLink
+      >
+    </p>
     <ReasonForm label="No sensor here, with a reason" action="Leave it out" @say="emit('leaveOut', $event)" />
   </div>
 </template>

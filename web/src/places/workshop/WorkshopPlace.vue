@@ -4,15 +4,18 @@ import { RouterLink, useRouter } from 'vue-router';
 import { Problem } from '@/api/client';
 import { useVehicles } from '@/api/fleet';
 import { useJobActions, useJobs, type JobLine } from '@/api/jobs';
+import { useRounds } from '@/api/rounds';
 import { useSession } from '@/api/session';
 import { stateWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { MOUNT_CHOICES, mountWords, WALKS } from './job';
+import RoundForm from './round/RoundForm.vue';
 import RulesForm from './RulesForm.vue';
 
 /** What is to be done at vehicles. */
 const { data: jobs, isPending, error } = useJobs();
 const { data: vehicles } = useVehicles();
+const { data: rounds } = useRounds();
 const { mayHandleAlerts, isManager } = useSession();
 const { open } = useJobActions();
 const { at } = useClock();
@@ -40,6 +43,13 @@ const chosen = computed(() => vehicleRef.value || choices.value[0]?.ref || '');
 
 const progress = (job: JobLine) =>
   `${job.paired} of ${job.wheels} paired, ${job.proved} proved or answered for`;
+
+const roundWords = (round: NonNullable<typeof rounds.value>[number]) =>
+  round.state === 'OPEN'
+    ? `round with ${round.unsettled} ${round.unsettled === 1 ? 'wheel' : 'wheels'} left`
+    : round.state === 'DONE'
+      ? 'sheet of a round'
+      : 'round given up';
 
 async function begin(): Promise<void> {
   trouble.value = '';
@@ -120,10 +130,19 @@ async function begin(): Promise<void> {
         <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
       </form>
 
-      <p class="mt-6">
-        <RouterLink :to="{ name: 'round' }">A round with the air line</RouterLink>
-        <span class="text-quiet">, with what to do at every wheel at its present temperature</span>
-      </p>
+      <RoundForm v-if="mayHandleAlerts" class="mt-7 border-t border-rule pt-4" />
+      <ul v-if="rounds?.length" class="mt-3 border-t border-rule" aria-label="Pressure rounds">
+        <li v-for="round in rounds" :key="round.id" class="border-b border-rule">
+          <RouterLink
+            :to="{ name: 'round', params: { id: round.id } }"
+            class="flex min-h-11 flex-wrap items-center gap-x-5 py-1.5 text-ink no-underline"
+          >
+            <span class="text-action underline underline-offset-2">{{ roundWords(round) }}</span>
+            <span class="figure">{{ round.vehicles.join(', ') }}</span>
+            <span class="text-quiet">{{ at(new Date(round.openedAt)) }}, {{ round.openedBy }}</span>
+          </RouterLink>
+        </li>
+      </ul>
 
       <section v-if="ended.length" class="mt-6">
         <h2 class="text-base">Ended</h2>

@@ -11,6 +11,7 @@ import {
 } from '@/shared/position';
 import PressureField from '@/shared/PressureField.vue';
 import type { Axle } from './draft';
+import LoadProposal from './LoadProposal.vue';
 
 /** Everything that can be said of one axle. */
 const props = defineProps<{
@@ -110,6 +111,7 @@ const isLoadCarrier = computed(() => props.axle.role !== 'STEER');
         :fault="fault('liftUpPressureKpa')"
       />
     </div>
+    <LoadProposal :axle="axle" @take="cold = $event" />
     <div class="grid gap-x-4 sm:grid-cols-3">
       <label
         >Tyre size, as on the sidewall

@@ -21,6 +21,8 @@ class ArchitectureTest {
             .consideringOnlyDependenciesInLayers()
             .layer("platform")
             .definedBy("vividcaravan.server.platform..")
+            .layer("mail")
+            .definedBy("vividcaravan.server.mail..")
             .layer("access")
             .definedBy("vividcaravan.server.access..")
             .layer("vehicles")
@@ -33,6 +35,8 @@ class ArchitectureTest {
             .definedBy("vividcaravan.server.ingest..")
             .layer("workshop")
             .definedBy("vividcaravan.server.workshop..")
+            .layer("stores")
+            .definedBy("vividcaravan.server.stores..")
             .layer("live")
             .definedBy("vividcaravan.server.live..")
             .layer("office")
@@ -55,12 +59,17 @@ class ArchitectureTest {
             .mayOnlyBeAccessedByLayers("ingest", "workshop")
             .whereLayer("workshop")
             .mayNotBeAccessedByAnyLayer()
+            .whereLayer("stores")
+            .mayNotBeAccessedByAnyLayer()
             .whereLayer("alerts")
             .mayOnlyBeAccessedByLayers("ingest", "live", "demo")
             .whereLayer("vehicles")
-            .mayOnlyBeAccessedByLayers("alerts", "history", "ingest", "live", "office", "operation", "workshop", "demo")
+            .mayOnlyBeAccessedByLayers(
+                    "alerts", "history", "ingest", "live", "office", "operation", "workshop", "stores", "demo")
             .whereLayer("access")
-            .mayOnlyBeAccessedByLayers("office", "demo");
+            .mayOnlyBeAccessedByLayers("office", "demo")
+            .whereLayer("mail")
+            .mayOnlyBeAccessedByLayers("access", "office");
 
     @ArchTest
     static final ArchRule thereIsOneJsonLibrary = noClasses()

@@ -10,5 +10,7 @@ interface AccountRepository extends JpaRepository<AccountRow, Long> {
 
     List<AccountRow> findAllByIsDemoOrderByUserName(boolean isDemo);
 
-    long countByIsDemoAndRole(boolean isDemo, Role role);
+    long countByIsDemoAndRoleAndRemovedAtIsNull(boolean isDemo, Role role);
+
+    boolean existsByIsDemoAndEmailIgnoreCaseAndRemovedAtIsNull(boolean isDemo, String email);
 }

@@ -1,13 +1,20 @@
 package vividcaravan.server.access;
 
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.HashSet;
+import java.util.Set;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.TemperatureUnit;
 
@@ -37,6 +44,18 @@ class AccountRow {
     Preferences.Theme theme;
 
     Instant createdAt;
+
+    /** Null where the account was made by hand. */
+    String email;
+
+    /** Since when this person is no longer on the team; null while they are. */
+    Instant removedAt;
+
+    /** Vehicles that a driver sees. */
+    @ElementCollection(fetch = FetchType.EAGER)
+    @CollectionTable(name = "driver_vehicle", joinColumns = @JoinColumn(name = "account_id"))
+    @Column(name = "vehicle_id")
+    Set<Long> vehicleIds = new HashSet<>();
 
     Account account() {
         return new Account(userName, displayName, role, new Preferences(pressureUnit, temperatureUnit, theme));

@@ -2,11 +2,14 @@ package vividcaravan.server.access;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -25,6 +28,9 @@ public class Accounts implements UserDetailsService {
     /** bcrypt looks at no more bytes than this. */
     private static final int LONGEST_PASSWORD_BYTES = 72;
 
+    /** What no password matches. */
+    private static final String NO_PASSWORD = "{none}";
+
     private final AccountRepository rows;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -39,7 +45,7 @@ public class Accounts implements UserDetailsService {
 
     @Override
     public UserDetails loadUserByUsername(String userName) {
-        return row(userName)
+        return active(userName)
                 .map(row -> new SignedIn(row.userName, row.passwordHash, row.role))
                 .orElseThrow(() -> new UsernameNotFoundException("no such account"));
     }
@@ -48,21 +54,65 @@ public class Accounts implements UserDetailsService {
         return rows.findByUserName(userName.strip().toLowerCase(Locale.ROOT)).filter(row -> row.isDemo == isDemo);
     }
 
-    /** The account of this name, if it counts in the present mode. */
+    private Optional<AccountRow> active(String userName) {
+        return row(userName).filter(row -> row.removedAt == null);
+    }
+
+    /** The account of this name, if it counts in the present mode and was not taken off. */
     public Optional<Account> find(String userName) {
-        return row(userName).map(AccountRow::account);
+        return active(userName).map(AccountRow::account);
     }
 
     /** Whether there is somebody who can make accounts for others. */
     public boolean hasManager() {
-        return rows.countByIsDemoAndRole(isDemo, Role.MANAGER) > 0;
+        return rows.countByIsDemoAndRoleAndRemovedAtIsNull(isDemo, Role.MANAGER) > 0;
     }
 
-    /** Everybody, by name. */
-    public List<Account> all() {
+    /**
+     * A person with what only the manager needs to know.
+     *
+     * @param email null where the account was made by hand
+     * @param removedAt since when this person is no longer on the team; null while they are
+     * @param vehicleIds vehicles that a driver sees
+     */
+    public record Member(Account account, @Nullable String email, @Nullable Instant removedAt, Set<Long> vehicleIds) {}
+
+    /** Everybody, by name; those who were taken off too, since records name them. */
+    public List<Member> all() {
         return rows.findAllByIsDemoOrderByUserName(isDemo).stream()
-                .map(AccountRow::account)
+                .map(row -> new Member(row.account(), row.email, row.removedAt, Set.copyOf(row.vehicleIds)))
                 .toList();
+    }
+
+    /** Whether somebody on the team has this address. */
+    boolean isKnown(String email) {
+        return rows.existsByIsDemoAndEmailIgnoreCaseAndRemovedAtIsNull(isDemo, email);
+    }
+
+    /** The vehicles this driver sees; none for a name that does not count. */
+    Set<Long> vehiclesOf(String userName) {
+        return active(userName).map(row -> Set.copyOf(row.vehicleIds)).orElse(Set.of());
+    }
+
+    /**
+     * Says which vehicles a driver sees.
+     *
+     * @throws Refusal if this is no driver on the team
+     */
+    @Transactional
+    public void assign(String userName, Set<Long> vehicleIds) {
+        AccountRow row = existing(userName);
+        if (row.role != Role.DRIVER) {
+            throw Refusal.conflict(
+                    "Only drivers have vehicles of their own; " + row.displayName + " sees all of them.");
+        }
+        row.vehicleIds.clear();
+        row.vehicleIds.addAll(vehicleIds);
+        rows.save(row);
+    }
+
+    private AccountRow existing(String userName) {
+        return active(userName).orElseThrow(() -> Refusal.notFound("There is no account \"" + userName + "\"."));
     }
 
     /**
@@ -72,6 +122,12 @@ public class Accounts implements UserDetailsService {
      */
     @Transactional
     public Account add(String userName, String displayName, Role role, String password) {
+        return add(userName, displayName, role, password, null);
+    }
+
+    /** The same for somebody who was invited at {@code email}. */
+    @Transactional
+    Account add(String userName, String displayName, Role role, String password, @Nullable String email) {
         String name = userName == null ? "" : userName.strip().toLowerCase(Locale.ROOT);
         List<Refusal.Fault> faults = new ArrayList<>();
         if (!USER_NAME.matcher(name).matches()) {
@@ -80,7 +136,8 @@ public class Accounts implements UserDetailsService {
                             "userName",
                             "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit."));
         } else if (rows.findByUserName(name).isPresent()) {
-            faults.add(new Refusal.Fault("userName", "The user name \"" + name + "\" is taken. Choose another."));
+            faults.add(new Refusal.Fault(
+                    "userName", "The user name \"" + name + "\" is taken, or was once. Choose another."));
         }
         if (displayName == null || displayName.isBlank() || displayName.length() > 120) {
             faults.add(new Refusal.Fault("displayName", "Give a name of 1 to 120 characters."));
@@ -98,6 +155,7 @@ public class Accounts implements UserDetailsService {
         row.role = role;
         row.passwordHash = passwords.encode(password);
         row.isDemo = isDemo;
+        row.email = email;
         row.take(Preferences.DEFAULT);
         row.createdAt = clock.instant();
         return rows.save(row).account();
@@ -115,22 +173,25 @@ public class Accounts implements UserDetailsService {
     /** Keeps how a person wants to read the product. */
     @Transactional
     public Account prefer(String userName, Preferences preferences) {
-        AccountRow row = row(userName).orElseThrow(() -> Refusal.notFound("There is no such account."));
+        AccountRow row = existing(userName);
         row.take(preferences);
         return rows.save(row).account();
     }
 
     /**
-     * Takes a person off.
+     * Takes a person off. Their name stays: in the records, and taken.
      *
      * @throws Refusal if it is the last manager
      */
     @Transactional
     public void remove(String userName) {
-        AccountRow row = row(userName).orElseThrow(() -> Refusal.notFound("There is no account \"" + userName + "\"."));
-        if (row.role == Role.MANAGER && rows.countByIsDemoAndRole(isDemo, Role.MANAGER) == 1) {
+        AccountRow row = existing(userName);
+        if (row.role == Role.MANAGER && rows.countByIsDemoAndRoleAndRemovedAtIsNull(isDemo, Role.MANAGER) == 1) {
             throw Refusal.conflict("This is the last manager. Make another one first.");
         }
-        rows.delete(row);
+        row.removedAt = clock.instant();
+        row.passwordHash = NO_PASSWORD;
+        row.vehicleIds.clear();
+        rows.save(row);
     }
 }

@@ -1,13 +1,7 @@
 package vividcaravan.server.access;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -43,29 +37,26 @@ public class ApiTokens {
     /** Who a token stands for. */
     record Bearer(String name, Scope scope) {}
 
-    private static final int RANDOM_BYTES = 32;
     private static final int LONGEST_NAME = 120;
 
     private final ApiTokenRepository rows;
     private final Clock clock;
     private final boolean isDemo;
     private final String configuredHash;
-    private final SecureRandom random = new SecureRandom();
     private final Map<String, Bearer> byHash = new ConcurrentHashMap<>();
 
     ApiTokens(ApiTokenRepository rows, Clock clock, VividProperties properties) {
         this.rows = rows;
         this.clock = clock;
         this.isDemo = properties.demo();
-        this.configuredHash = properties.apiToken() == null ? null : hash(properties.apiToken());
+        this.configuredHash = properties.apiToken() == null ? null : Secret.hash(properties.apiToken());
         rows.findAllByIsDemoOrderById(isDemo)
                 .forEach(row -> byHash.put(row.tokenHash, new Bearer(row.name, row.scope)));
     }
 
     /** Whom {@code secret} lets in. */
     Optional<Bearer> find(String secret) {
-        // Looking up a hash tells nothing about the secret by the time it takes.
-        String hash = hash(secret);
+        String hash = Secret.hash(secret);
         return hash.equals(configuredHash)
                 ? Optional.of(new Bearer("configured token", Scope.MANAGER))
                 : Optional.ofNullable(byHash.get(hash));
@@ -92,13 +83,11 @@ public class ApiTokens {
         if (scope == null) {
             throw Refusal.badRequest("scope", "Choose what the token is for: RECEIVER, MONITOR or MANAGER.");
         }
-        byte[] bytes = new byte[RANDOM_BYTES];
-        random.nextBytes(bytes);
-        String secret = "vc_" + Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+        String secret = "vc_" + Secret.make();
         ApiTokenRow row = new ApiTokenRow();
         row.name = name.strip();
         row.scope = scope;
-        row.tokenHash = hash(secret);
+        row.tokenHash = Secret.hash(secret);
         row.isDemo = isDemo;
         row.createdBy = by;
         row.createdAt = clock.instant();
@@ -127,14 +116,5 @@ public class ApiTokens {
 
     private static Token token(ApiTokenRow row) {
         return new Token(row.id, row.name, row.scope, row.createdBy, row.createdAt);
-    }
-
-    private static String hash(String secret) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every JDK has SHA-256", e);
-        }
     }
 }

@@ -13,11 +13,14 @@ public class DemoAccounts implements InitializingBean {
     /** What the sign-in page offers. */
     public record Offer(String userName, String displayName, Role role, String password) {}
 
+    /** The invented driver. */
+    public static final String DRIVER = "tansley";
+
     /** One person of each role. */
     public static final List<Offer> OFFERS = List.of(
             new Offer("marrable", "I. Marrable", Role.MANAGER, "larkmoor-manager"),
             new Offer("quill", "B. Quill", Role.TECHNICIAN, "larkmoor-technician"),
-            new Offer("tansley", "O. Tansley", Role.DRIVER, "larkmoor-driver"),
+            new Offer(DRIVER, "O. Tansley", Role.DRIVER, "larkmoor-driver"),
             new Offer("sedge", "P. Sedge", Role.VIEWER, "larkmoor-viewer"));
 
     private final Accounts accounts;

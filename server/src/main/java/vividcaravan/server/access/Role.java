@@ -3,10 +3,22 @@ package vividcaravan.server.access;
 /** What a person may do. */
 public enum Role {
     /** Owns limits, alerts, accounts and tokens. */
-    MANAGER,
+    MANAGER("manager"),
     /** Deals with alerts beside the vehicle. */
-    TECHNICIAN,
-    DRIVER,
+    TECHNICIAN("technician"),
+    /** Sees the vehicles assigned to them. */
+    DRIVER("driver"),
     /** Reads. */
-    VIEWER
+    VIEWER("viewer");
+
+    private final String words;
+
+    Role(String words) {
+        this.words = words;
+    }
+
+    /** What it is called. */
+    public String words() {
+        return words;
+    }
 }

@@ -40,10 +40,15 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain security(
-            HttpSecurity http, BearerTokenFilter bearer, SecurityContextRepository contexts, ProblemWriter problems) {
+            HttpSecurity http,
+            BearerTokenFilter bearer,
+            Accounts accounts,
+            SecurityContextRepository contexts,
+            ProblemWriter problems) {
         http.securityContext(context -> context.securityContextRepository(contexts))
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers(BearerTokenFilter::isBearer))
                 .addFilterBefore(bearer, UsernamePasswordAuthenticationFilter.class)
+                .addFilterAfter(new LeftTheTeamFilter(accounts), BearerTokenFilter.class)
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())
@@ -51,7 +56,12 @@ class SecurityConfiguration {
                 .authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(
                                 DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC)
                         .permitAll()
-                        .requestMatchers("/api/v1/session", "/api/v1/set-up", "/api/v1/openapi.json")
+                        .requestMatchers(
+                                "/api/v1/session",
+                                "/api/v1/set-up",
+                                "/api/v1/join/**",
+                                "/api/v1/join",
+                                "/api/v1/openapi.json")
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/v1/readings")
                         .hasAnyRole("MANAGER", "RECEIVER")

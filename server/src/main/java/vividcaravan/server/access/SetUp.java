@@ -2,8 +2,6 @@ package vividcaravan.server.access;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.SecureRandom;
-import java.util.Base64;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.web.server.context.WebServerInitializedEvent;
@@ -17,7 +15,6 @@ import vividcaravan.server.platform.VividProperties;
 class SetUp {
 
     private static final Logger LOG = LoggerFactory.getLogger(SetUp.class);
-    private static final int RANDOM_BYTES = 24;
 
     private final Accounts accounts;
     private final boolean isDemo;
@@ -31,10 +28,8 @@ class SetUp {
     @EventListener
     void started(WebServerInitializedEvent event) {
         if (!isDemo && !accounts.hasManager()) {
-            byte[] bytes = new byte[RANDOM_BYTES];
-            new SecureRandom().nextBytes(bytes);
             synchronized (this) {
-                secret = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+                secret = Secret.make();
             }
             // Behind a hash, so that no proxy writes it into its log.
             LOG.info(

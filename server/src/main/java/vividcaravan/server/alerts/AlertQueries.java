@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.LongPredicate;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.hibernate.query.SelectionQuery;
@@ -20,9 +21,10 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.VisibleFleet;
 import vividcaravan.server.vehicles.WheelLimits;
 
-/** Reads alerts from the database for whoever asks. */
+/** Reads alerts from the database, as far as whoever asks may see their vehicles. */
 @Component
 public class AlertQueries {
 
@@ -30,10 +32,12 @@ public class AlertQueries {
 
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
+    private final VisibleFleet visible;
 
-    AlertQueries(SessionFactory sessions, FleetDirectory fleet) {
+    AlertQueries(SessionFactory sessions, FleetDirectory fleet, VisibleFleet visible) {
         this.sessions = sessions;
         this.fleet = fleet;
+        this.visible = visible;
     }
 
     static Map<Long, List<AlertEntry>> entries(StatelessSession session, List<Long> alertIds) {
@@ -69,10 +73,11 @@ public class AlertQueries {
         }
         if (vehicle != null) {
             where.append(" and a.vehicleId = :vehicle");
-            parameters.put("vehicle", fleet.existing(vehicle).id());
+            parameters.put("vehicle", visible.existing(vehicle).id());
         } else {
+            LongPredicate sees = visible.sees();
             List<Long> untold = fleet.vehicles().stream()
-                    .filter(one -> !one.isInService())
+                    .filter(one -> !one.isInService() || !sees.test(one.id()))
                     .map(VehicleInService::id)
                     .toList();
             if (!untold.isEmpty()) {
@@ -104,7 +109,7 @@ public class AlertQueries {
     Optional<AlertDetail> detail(long id, AlertWords words) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             AlertRow row = session.get(AlertRow.class, id);
-            if (row == null) {
+            if (row == null || !visible.sees().test(row.vehicleId)) {
                 return Optional.empty();
             }
             VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
@@ -140,8 +145,12 @@ public class AlertQueries {
     /** A change of an alert, and the alert as it is now. */
     public record Change(long seq, AlertItem item) {}
 
-    /** Every alert changed after change number {@code seq}, in the order of their latest change. */
-    public List<Change> changedAfter(long seq, AlertWords words) {
+    /**
+     * Every alert changed after change number {@code seq}, in the order of their latest change.
+     *
+     * @param sees which vehicles, by identity, the reader may see
+     */
+    public List<Change> changedAfter(long seq, AlertWords words, LongPredicate sees) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             List<AlertRow> rows = session.createSelectionQuery(
                             "from AlertRow where changeSeq > :seq order by changeSeq", AlertRow.class)
@@ -150,10 +159,10 @@ public class AlertQueries {
             List<AlertItem> items = items(session, rows, words);
             List<Change> changes = new ArrayList<>();
             for (int i = 0; i < rows.size(); i++) {
-                if (!fleet.vehicle(rows.get(i).vehicleId).orElseThrow().isInService()) {
-                    continue;
+                long vehicle = rows.get(i).vehicleId;
+                if (sees.test(vehicle) && fleet.vehicle(vehicle).orElseThrow().isInService()) {
+                    changes.add(new Change(rows.get(i).changeSeq, items.get(i)));
                 }
-                changes.add(new Change(rows.get(i).changeSeq, items.get(i)));
             }
             return changes;
         }

@@ -62,7 +62,7 @@ class AlertsController {
     @GetMapping("/{id}")
     @Operation(operationId = "getAlert", summary = "One alert with its evidence, cautions and record")
     AlertDetail get(@PathVariable String id) {
-        return queries.detail(number(id), units.words())
+        return queries.detail(QueryParameters.id("alert", id), units.words())
                 .orElseThrow(() -> Refusal.notFound("There is no alert " + id + "."));
     }
 
@@ -70,7 +70,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "acknowledgeAlert", summary = "Say that somebody has seen it")
     AlertDetail acknowledge(@PathVariable String id, Principal who) {
-        actions.acknowledge(number(id), who.getName());
+        actions.acknowledge(QueryParameters.id("alert", id), who.getName());
         return get(id);
     }
 
@@ -84,7 +84,8 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'DRIVER')")
     @Operation(operationId = "noteAlert", summary = "Write a note into its record")
     AlertDetail note(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
-        actions.note(number(id), who.getName(), withinLimit(request.note(), "note"));
+        get(id); // A driver writes only where they may read.
+        actions.note(QueryParameters.id("alert", id), who.getName(), withinLimit(request.note(), "note"));
         return get(id);
     }
 
@@ -92,7 +93,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "takeAlertInHand", summary = "Say that somebody deals with it")
     AlertDetail takeInHand(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
-        actions.takeInHand(number(id), who.getName(), withinLimit(request.note(), "note"));
+        actions.takeInHand(QueryParameters.id("alert", id), who.getName(), withinLimit(request.note(), "note"));
         return get(id);
     }
 
@@ -104,7 +105,11 @@ class AlertsController {
             throw Refusal.badRequest("until", "Say until when it is put aside.");
         }
         String reason = withinLimit(request.reason(), "reason");
-        actions.shelve(number(id), who.getName(), reason, request.until().toEpochMilli());
+        actions.shelve(
+                QueryParameters.id("alert", id),
+                who.getName(),
+                reason,
+                request.until().toEpochMilli());
         return get(id);
     }
 
@@ -131,15 +136,7 @@ class AlertsController {
         }
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
-        actions.close(number(id), closure);
+        actions.close(QueryParameters.id("alert", id), closure);
         return get(id);
-    }
-
-    private static long number(String id) {
-        try {
-            return Long.parseLong(id);
-        } catch (NumberFormatException e) {
-            throw Refusal.notFound("There is no alert \"" + id + "\".");
-        }
     }
 }

@@ -7,6 +7,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -15,7 +17,9 @@ import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
+import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.ApiTokens;
+import vividcaravan.server.access.DemoAccounts;
 import vividcaravan.server.platform.Installation;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.vehicles.FleetDirectory;
@@ -34,9 +38,13 @@ class DemoFleet implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(DemoFleet.class);
     private static final String TOKEN_NAME = "simulated receivers";
 
+    /** What the invented driver drives: a tractor unit with a fault, its trailer, and a bus. */
+    private static final Set<String> DRIVEN = Set.of("GX-05", "GS-05", "BV-03");
+
     private final FleetDirectory fleet;
     private final FleetRegister register;
     private final ApiTokens tokens;
+    private final Accounts accounts;
     private final Installation installation;
     private final Clock clock;
     private final boolean isDemo;
@@ -48,6 +56,7 @@ class DemoFleet implements DisposableBean {
             FleetDirectory fleet,
             FleetRegister register,
             ApiTokens tokens,
+            Accounts accounts,
             Installation installation,
             Clock clock,
             VividProperties properties) {
@@ -55,6 +64,7 @@ class DemoFleet implements DisposableBean {
         this.fleet = fleet;
         this.register = register;
         this.tokens = tokens;
+        this.accounts = accounts;
         this.installation = installation;
         this.clock = clock;
         this.file = new IncidentFile(properties.dataDir().resolve("demo-incidents.json"));
@@ -69,6 +79,9 @@ class DemoFleet implements DisposableBean {
         if (fleet.vehicles().isEmpty()) {
             LOG.info("Demo: bringing in the Larkmoor fleet and three weeks of history");
             register.take(FleetDocumentWriter.larkmoor(begun.minus(Duration.ofDays(30))));
+            accounts.assign(
+                    DemoAccounts.DRIVER,
+                    DRIVEN.stream().map(ref -> fleet.existing(ref).id()).collect(Collectors.toSet()));
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.
         tokens.revoke(TOKEN_NAME);

@@ -19,8 +19,8 @@ import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.PressureTrend;
 import vividcaravan.core.judge.SiblingBand;
 import vividcaravan.server.platform.QueryParameters;
-import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.VisibleFleet;
 import vividcaravan.server.vehicles.WheelChanges;
 
 @RestController
@@ -37,12 +37,12 @@ class EvidenceChartController {
     /** The trend is that of the last hours only: what happened before may have been another story. */
     private static final long TREND_MILLIS = 3 * BlockStore.HOUR_MILLIS;
 
-    private final FleetDirectory fleet;
+    private final VisibleFleet fleet;
     private final WheelHistory history;
     private final WheelChanges changes;
     private final Clock clock;
 
-    EvidenceChartController(FleetDirectory fleet, WheelHistory history, WheelChanges changes, Clock clock) {
+    EvidenceChartController(VisibleFleet fleet, WheelHistory history, WheelChanges changes, Clock clock) {
         this.changes = changes;
         this.fleet = fleet;
         this.history = history;

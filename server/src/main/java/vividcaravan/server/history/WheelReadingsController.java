@@ -25,8 +25,8 @@ import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.vehicles.DepotDescription;
-import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.VisibleFleet;
 
 /** Readings out: what the sensors that sat at a wheel said, whichever they were. */
 @RestController
@@ -37,12 +37,12 @@ class WheelReadingsController {
     private static final int MOST = 10_000;
     private static final Set<String> RESOLUTIONS = Set.of("raw", "hour", "day");
 
-    private final FleetDirectory fleet;
+    private final VisibleFleet fleet;
     private final WheelHistory history;
     private final Clock clock;
     private final Duration retention;
 
-    WheelReadingsController(FleetDirectory fleet, WheelHistory history, Clock clock, VividProperties properties) {
+    WheelReadingsController(VisibleFleet fleet, WheelHistory history, Clock clock, VividProperties properties) {
         this.fleet = fleet;
         this.history = history;
         this.clock = clock;

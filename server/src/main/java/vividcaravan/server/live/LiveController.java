@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import vividcaravan.server.alerts.AlertItem;
 import vividcaravan.server.platform.ReaderUnits;
+import vividcaravan.server.vehicles.VisibleFleet;
 
 @RestController
 @Tag(name = "live")
@@ -21,10 +22,12 @@ class LiveController {
 
     private final LiveStreams streams;
     private final ReaderUnits units;
+    private final VisibleFleet visible;
 
-    LiveController(LiveStreams streams, ReaderUnits units) {
+    LiveController(LiveStreams streams, ReaderUnits units, VisibleFleet visible) {
         this.streams = streams;
         this.units = units;
+        this.visible = visible;
     }
 
     @GetMapping(path = "/api/v1/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
@@ -41,6 +44,6 @@ class LiveController {
         return ResponseEntity.ok()
                 .header("X-Accel-Buffering", "no")
                 .header("Cache-Control", "no-store")
-                .body(streams.open(lastEventId, units.words()));
+                .body(streams.open(lastEventId, units.words(), visible.sees()));
     }
 }

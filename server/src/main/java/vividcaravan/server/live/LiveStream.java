@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.LongPredicate;
 import org.springframework.http.MediaType;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -18,13 +19,18 @@ final class LiveStream {
 
     private final SseEmitter emitter;
     private final AlertWords words;
+    private final LongPredicate sees;
     private final Map<String, WheelEvent> wheels = new LinkedHashMap<>();
     private volatile long alertsUpTo;
     private boolean isSending;
 
-    LiveStream(SseEmitter emitter, AlertWords words, long alertsUpTo) {
+    /**
+     * @param sees which vehicles, by identity, its reader may see
+     */
+    LiveStream(SseEmitter emitter, AlertWords words, LongPredicate sees, long alertsUpTo) {
         this.emitter = emitter;
         this.words = words;
+        this.sees = sees;
         this.alertsUpTo = alertsUpTo;
     }
 
@@ -41,9 +47,15 @@ final class LiveStream {
         }
     }
 
+    /** What is to be told of a wheel of the vehicle with this identity. */
+    record Due(long vehicle, WheelEvent event) {}
+
     /** Of a wheel that is still to be told only the newest counts. */
-    synchronized void add(List<WheelEvent> events) {
-        events.forEach(event -> wheels.put(event.vehicle() + " " + event.position(), event));
+    synchronized void add(List<Due> due) {
+        due.stream()
+                .filter(one -> sees.test(one.vehicle()))
+                .map(Due::event)
+                .forEach(event -> wheels.put(event.vehicle() + " " + event.position(), event));
     }
 
     /** Whether there is something to send and nobody is sending; if so, the caller must {@link #send}. */
@@ -72,7 +84,7 @@ final class LiveStream {
             Set<ResponseBodyEmitter.DataWithMediaType> bundle = new LinkedHashSet<>();
             long told = alertsUpTo;
             if (told < latestChange) {
-                for (AlertQueries.Change change : alerts.changedAfter(told, words)) {
+                for (AlertQueries.Change change : alerts.changedAfter(told, words, sees)) {
                     bundle.addAll(event("alert", change.seq(), change.item()));
                     told = change.seq();
                 }

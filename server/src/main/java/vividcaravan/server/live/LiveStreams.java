@@ -13,6 +13,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.function.LongPredicate;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
@@ -77,15 +78,16 @@ class LiveStreams implements DisposableBean {
      * Opens a stream.
      *
      * @param lastEventId the change up to which the reader knows the alerts, or null to begin now
+     * @param sees which vehicles, by identity, the reader may see
      * @throws Refusal if there are too many
      */
-    SseEmitter open(String lastEventId, AlertWords words) {
+    SseEmitter open(String lastEventId, AlertWords words, LongPredicate sees) {
         if (streams.size() >= MOST_STREAMS || isStopping) {
             throw Refusal.busy("As many streams are open as the server can serve. Try again in a minute.");
         }
         long latest = alerts.latestChange();
         long after = number(lastEventId).filter(id -> id <= latest).orElse(latest);
-        LiveStream stream = new LiveStream(new SseEmitter(STREAM_MILLIS), words, after);
+        LiveStream stream = new LiveStream(new SseEmitter(STREAM_MILLIS), words, sees, after);
         stream.emitter().onCompletion(() -> streams.remove(stream));
         stream.emitter().onTimeout(() -> close(stream));
         stream.emitter().onError(e -> streams.remove(stream));
@@ -126,7 +128,7 @@ class LiveStreams implements DisposableBean {
             lookedAroundAt = now;
             lookAround();
         }
-        List<WheelEvent> wheels = dueWheels(now);
+        List<LiveStream.Due> wheels = dueWheels(now);
         boolean isBeat = now - beatAt >= HEARTBEAT_MILLIS;
         beatAt = isBeat ? now : beatAt;
         for (LiveStream stream : streams) {
@@ -137,12 +139,14 @@ class LiveStreams implements DisposableBean {
         }
     }
 
-    private List<WheelEvent> dueWheels(long now) {
-        List<WheelEvent> due = new ArrayList<>();
+    private List<LiveStream.Due> dueWheels(long now) {
+        List<LiveStream.Due> due = new ArrayList<>();
         for (ReadingsJudged.Wheel wheel : dirty) {
             if (now - sentAt.getOrDefault(wheel, 0L) >= WHEEL_EVERY_MILLIS && dirty.remove(wheel)) {
                 sentAt.put(wheel, now);
-                event(wheel, Instant.ofEpochMilli(now)).ifPresent(due::add);
+                event(wheel, Instant.ofEpochMilli(now))
+                        .map(event -> new LiveStream.Due(wheel.vehicle(), event))
+                        .ifPresent(due::add);
             }
         }
         return due;

@@ -93,6 +93,7 @@ class FleetDocumentController {
     }
 
     @GetMapping("/fleet-export")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "exportFleet", summary = "The whole fleet as a document")
     FleetDocument export() {
         return export.document();

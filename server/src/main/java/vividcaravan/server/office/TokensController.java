@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.server.access.ApiTokens;
-import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.QueryParameters;
 
 @RestController
 @RequestMapping("/api/v1/tokens")
@@ -47,11 +47,7 @@ class TokensController {
     @DeleteMapping("/{id}")
     @Operation(operationId = "revokeToken", summary = "End a token at once")
     TokenList revoke(@PathVariable String id) {
-        try {
-            tokens.revoke(Long.parseLong(id));
-        } catch (NumberFormatException e) {
-            throw Refusal.notFound("There is no token \"" + id + "\".");
-        }
+        tokens.revoke(QueryParameters.id("token", id));
         return list();
     }
 }

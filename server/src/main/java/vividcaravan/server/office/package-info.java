@@ -1,2 +1,2 @@
-/** Fleet documents over HTTP, tokens, preferences. May depend on platform, vehicles and access. */
+/** Fleet documents over HTTP, tokens, the team and its mail. May depend on platform, mail, vehicles and access. */
 package vividcaravan.server.office;

@@ -35,7 +35,8 @@ class BrowserSide implements WebMvcConfigurer {
             "/office/**",
             "/demo",
             "/sign-in",
-            "/set-up"
+            "/set-up",
+            "/join"
         })
         String page() {
             return "forward:/index.html";

@@ -60,4 +60,18 @@ public final class QueryParameters {
         }
         throw Refusal.badRequest(name, name + " must be a whole number from 1 to " + most + ", was \"" + text + "\".");
     }
+
+    /**
+     * The identity in a path.
+     *
+     * @param what what is looked for, such as {@code alert}
+     * @throws Refusal if it cannot be one
+     */
+    public static long id(String what, String text) {
+        try {
+            return Long.parseLong(text);
+        } catch (NumberFormatException e) {
+            throw Refusal.notFound("There is no " + what + " \"" + text + "\".");
+        }
+    }
 }

@@ -15,6 +15,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param retentionDays how long single readings are kept, days
  * @param receiverQuiet how long a moving vehicle may be quiet before its receiver is looked for; 15 minutes, in the demo
  *     45 seconds so that nobody has to wait for what they planted
+ * @param publicUrl where people reach the product, for links in mails; null for the address of whoever asks for the mail
  */
 @ConfigurationProperties("vivid")
 public record VividProperties(
@@ -23,7 +24,8 @@ public record VividProperties(
         String apiToken,
         Path backupDir,
         @DefaultValue("90") int retentionDays,
-        Duration receiverQuiet) {
+        Duration receiverQuiet,
+        String publicUrl) {
 
     private static final int SHORTEST_TOKEN = 16;
     private static final Duration QUIET = Duration.ofMinutes(15);
@@ -44,6 +46,13 @@ public record VividProperties(
         }
         if (receiverQuiet.compareTo(Duration.ofSeconds(10)) < 0) {
             throw new IllegalArgumentException("vivid.receiver-quiet must be 10s or more, was " + receiverQuiet);
+        }
+        publicUrl = publicUrl == null || publicUrl.isBlank()
+                ? null
+                : publicUrl.strip().replaceAll("/+$", "");
+        if (publicUrl != null && !publicUrl.matches("https?://[^/\\s#?]+[^\\s#?]*")) {
+            throw new IllegalArgumentException(
+                    "VIVID_PUBLIC_URL must look like https://tyres.example.org, was " + publicUrl);
         }
         if (retentionDays < 1 || retentionDays > 3650) {
             throw new IllegalArgumentException("vivid.retention-days must be 1 to 3650, was " + retentionDays);

@@ -31,12 +31,12 @@ class AdjustmentsController {
     private static final Duration LONGEST_AGO = Duration.ofDays(7);
     private static final int LONGEST_NOTE = 1_000;
 
-    private final FleetDirectory fleet;
+    private final VisibleFleet visible;
     private final WheelChanges events;
     private final Clock clock;
 
-    AdjustmentsController(FleetDirectory fleet, WheelChanges events, Clock clock) {
-        this.fleet = fleet;
+    AdjustmentsController(VisibleFleet visible, WheelChanges events, Clock clock) {
+        this.visible = visible;
         this.events = events;
         this.clock = clock;
     }
@@ -61,7 +61,7 @@ class AdjustmentsController {
             @PathVariable String position,
             @RequestBody AdjustmentRequest request,
             Principal who) {
-        VehicleInService vehicle = fleet.existing(ref);
+        VehicleInService vehicle = visible.existing(ref);
         Position wheel = vehicle.existing(position);
         Instant now = clock.instant();
         Instant at = request.at() == null ? now : request.at();
@@ -98,7 +98,7 @@ class AdjustmentsController {
             @PathVariable String position,
             @RequestParam(required = false) @Nullable String from,
             @RequestParam(required = false) @Nullable String to) {
-        VehicleInService vehicle = fleet.existing(ref);
+        VehicleInService vehicle = visible.existing(ref);
         Instant end = QueryParameters.time("to", to);
         Instant begin = QueryParameters.time("from", from);
         return new WheelChangeList(events.of(

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Adjustment;
@@ -32,6 +33,7 @@ public class FleetDirectory {
     private final Map<String, KnownSensor> sensorsByCode = new ConcurrentHashMap<>();
     private final Map<String, DepotDescription> depots = new ConcurrentHashMap<>();
     private final Map<String, Long> depotIds = new ConcurrentHashMap<>();
+    private final Map<MountKind, SensorMake> makes = new ConcurrentHashMap<>();
     private volatile LimitBook book = LimitBook.DEFAULT;
 
     FleetDirectory(Ids ids) {
@@ -59,6 +61,8 @@ public class FleetDirectory {
         sensorsByCode.clear();
         depots.clear();
         depotIds.clear();
+        makes.clear();
+        all(session, SensorMakeRow.class).forEach(row -> madeAs(new SensorMake(row.mount, row.vented, row.rangeKpa)));
         Map<Long, DepotDescription> depotsById = new HashMap<>();
         for (DepotRow row : all(session, DepotRow.class)) {
             put(row.id, row.description());
@@ -131,6 +135,15 @@ public class FleetDirectory {
     /** What the fleet holds to. */
     public LimitBook book() {
         return book;
+    }
+
+    /** What the fleet's sensors of a mount are. */
+    public SensorMake make(MountKind mount) {
+        return makes.getOrDefault(mount, SensorMake.unknown(mount));
+    }
+
+    void madeAs(SensorMake make) {
+        makes.put(make.mount(), make);
     }
 
     void holdTo(LimitBook newBook) {
@@ -223,7 +236,11 @@ public class FleetDirectory {
      * @throws Refusal if there is none
      */
     public VehicleInService existing(String ref) {
-        return vehicle(ref).orElseThrow(() -> Refusal.notFound("There is no vehicle \"" + ref + "\"."));
+        return vehicle(ref).orElseThrow(() -> unknown(ref));
+    }
+
+    static Refusal unknown(String ref) {
+        return Refusal.notFound("There is no vehicle \"" + ref + "\".");
     }
 
     public Optional<VehicleInService> vehicle(long id) {

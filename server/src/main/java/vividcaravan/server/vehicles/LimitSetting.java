@@ -6,6 +6,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalDouble;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -194,6 +196,9 @@ class LimitSetting {
             for (int number = 1; number <= after.axles().size(); number++) {
                 AxleDescription axle = after.axles().get(number - 1);
                 List<LimitFault> wrong = faults(after, axle);
+                if (wrong.isEmpty()) {
+                    wrong = beyondItsSensors(vehicle, number, after.limits(axle));
+                }
                 for (LimitFault fault : wrong) {
                     faults.add(new LimitPreview.LimitFaultAt(after.ref(), number, fault.field(), fault.message()));
                 }
@@ -228,6 +233,23 @@ class LimitSetting {
                 .faultsOf(axle.targets().roadKpa())
                 .forEach(fault -> faults.add(new LimitFault(fault.field(), fault.message())));
         return faults;
+    }
+
+    /** A limit that a sensor cannot reach is never raised. */
+    private List<LimitFault> beyondItsSensors(VehicleInService vehicle, int axle, AxleLimits limits) {
+        OptionalDouble range = vehicle.sensors().entrySet().stream()
+                .filter(entry -> entry.getKey().axle() == axle)
+                .flatMap(entry -> entry.getValue().mount().stream())
+                .map(mount -> fleet.make(mount).rangeKpa())
+                .filter(Objects::nonNull)
+                .mapToDouble(Double::doubleValue)
+                .min();
+        return range.isPresent() && limits.highKpa() > range.getAsDouble()
+                ? List.of(new LimitFault(
+                        "highPct",
+                        "The high limit of " + Math.round(limits.highKpa()) + " kPa is beyond the "
+                                + Math.round(range.getAsDouble()) + " kPa that its sensors can measure."))
+                : List.of();
     }
 
     private static void addWheels(

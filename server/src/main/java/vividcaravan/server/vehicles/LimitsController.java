@@ -23,6 +23,7 @@ import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.core.limits.LimitSchool;
 import vividcaravan.core.limits.StatedPercentage;
 import vividcaravan.core.units.PressureUnit;
+import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
 /** What the fleet holds to, at every level. */
@@ -61,6 +62,7 @@ class LimitsController {
             List<ChangeMade> changes) {}
 
     @GetMapping("/limits")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "getLimits", summary = "The fleet's policy, its templates, and what was changed lately")
     FleetLimits get() {
         return new FleetLimits(
@@ -134,10 +136,6 @@ class LimitsController {
     @PreAuthorize("hasRole('MANAGER')")
     @Operation(operationId = "undoLimitChange", summary = "Undo a change: limits are again what they were before it")
     LimitPreview undo(@PathVariable String id, Principal who) {
-        try {
-            return setting.undo(Long.parseLong(id), who.getName());
-        } catch (NumberFormatException e) {
-            throw Refusal.notFound("There is no change \"" + id + "\".");
-        }
+        return setting.undo(QueryParameters.id("change", id), who.getName());
     }
 }

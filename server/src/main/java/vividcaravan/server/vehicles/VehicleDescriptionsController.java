@@ -33,11 +33,14 @@ class VehicleDescriptionsController {
     private final VehicleDescriptions descriptions;
     private final VehicleBatches batches;
     private final FleetDirectory fleet;
+    private final VisibleFleet visible;
 
-    VehicleDescriptionsController(VehicleDescriptions descriptions, VehicleBatches batches, FleetDirectory fleet) {
+    VehicleDescriptionsController(
+            VehicleDescriptions descriptions, VehicleBatches batches, FleetDirectory fleet, VisibleFleet visible) {
         this.batches = batches;
         this.descriptions = descriptions;
         this.fleet = fleet;
+        this.visible = visible;
     }
 
     /** A vehicle to start a description from; its pressures are to be checked against the placard. */
@@ -47,6 +50,7 @@ class VehicleDescriptionsController {
     record LayoutList(List<Layout> items, List<String> depots) {}
 
     @GetMapping("/vehicle-layouts")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "listLayouts", summary = "Layouts to start the description of a vehicle from")
     LayoutList layouts() {
         return new LayoutList(
@@ -102,7 +106,7 @@ class VehicleDescriptionsController {
     @GetMapping("/vehicles/{ref}/description")
     @Operation(operationId = "getDescription", summary = "What a vehicle looks like, and the revision of that")
     DescribedVehicle description(@PathVariable String ref) {
-        return DescribedVehicle.of(fleet.existing(ref));
+        return DescribedVehicle.of(visible.existing(ref));
     }
 
     @PutMapping("/vehicles/{ref}/description")

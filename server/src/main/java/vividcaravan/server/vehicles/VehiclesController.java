@@ -26,11 +26,11 @@ import vividcaravan.server.platform.ReaderUnits;
 @Tag(name = "vehicles")
 class VehiclesController {
 
-    private final FleetDirectory fleet;
+    private final VisibleFleet fleet;
     private final ReaderUnits units;
     private final Clock clock;
 
-    VehiclesController(FleetDirectory fleet, ReaderUnits units, Clock clock) {
+    VehiclesController(VisibleFleet fleet, ReaderUnits units, Clock clock) {
         this.fleet = fleet;
         this.units = units;
         this.clock = clock;

@@ -156,8 +156,12 @@ class JobFacts {
             return Optional.empty();
         }
         double altitude = job.vehicle().depot().map(depot -> depot.altitudeM()).orElse(0.0);
+        boolean isVented = sensor(job, position)
+                .flatMap(KnownSensor::mount)
+                .map(mount -> fleet.make(mount).isVented())
+                .orElse(false);
         return Optional.of(GaugeComparison.of(
-                reading.get().pressureKpa(), false, gauge.get(), Atmosphere.at(altitude), toleranceKpa));
+                reading.get().pressureKpa(), isVented, gauge.get(), Atmosphere.at(altitude), toleranceKpa));
     }
 
     /** What has been shown of a wheel. */

@@ -23,6 +23,7 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.WalkOrder;
 import vividcaravan.server.ingest.Strangers;
+import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
 /** Fit-out jobs. */
@@ -111,7 +112,7 @@ class JobsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "getJob", summary = "A job as it stands, with what its sensors show now")
     JobItem get(@PathVariable String id) {
-        return view.item(jobs.existing(number(id)));
+        return view.item(jobs.existing(QueryParameters.id("job", id)));
     }
 
     /** Everything that was entered for a job. */
@@ -121,7 +122,7 @@ class JobsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "getJobRecord", summary = "A job with everything that was entered for it")
     JobRecord record(@PathVariable String id) {
-        FitOutJob job = jobs.existing(number(id));
+        FitOutJob job = jobs.existing(QueryParameters.id("job", id));
         return new JobRecord(view.item(job), job.entries());
     }
 
@@ -141,7 +142,7 @@ class JobsController {
         if (entries.isEmpty() || entries.size() > MOST_ENTRIES || entries.contains(null)) {
             throw Refusal.badRequest("entries", "Send 1 to " + MOST_ENTRIES + " entries.");
         }
-        List<JobDesk.EntryOutcome> outcomes = desk.enter(number(id), entries, who.getName());
+        List<JobDesk.EntryOutcome> outcomes = desk.enter(QueryParameters.id("job", id), entries, who.getName());
         return new EntriesTaken(outcomes, get(id));
     }
 
@@ -156,7 +157,7 @@ class JobsController {
     @Operation(operationId = "lookAtCode", summary = "What speaks against taking a sensor for a wheel; stores nothing")
     CodeLooked look(@PathVariable String id, @RequestBody CodeRequest request) {
         return new CodeLooked(desk.look(
-                number(id),
+                QueryParameters.id("job", id),
                 request.position() == null ? "" : request.position(),
                 request.code() == null ? "" : request.code()));
     }
@@ -184,7 +185,7 @@ class JobsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "listHeard", summary = "Sensors heard lately near the vehicle, the strongest first")
     HeardList heard(@PathVariable String id) {
-        FitOutJob job = jobs.existing(number(id));
+        FitOutJob job = jobs.existing(QueryParameters.id("job", id));
         List<HeardSensor> heard = new ArrayList<>();
         for (Strangers.Stranger stranger : strangers.heardSince(clock.millis() - JobFacts.LATELY_MILLIS)) {
             heard.add(new HeardSensor(
@@ -223,7 +224,7 @@ class JobsController {
         if (hasReason && request.reason().length() > 1_000) {
             throw Refusal.badRequest("reason", "The reason may have 1000 characters.");
         }
-        desk.end(number(id), request.state(), request.reason(), who.getName());
+        desk.end(QueryParameters.id("job", id), request.state(), request.reason(), who.getName());
         return get(id);
     }
 
@@ -238,13 +239,5 @@ class JobsController {
     @Operation(operationId = "setWorkshopRules", summary = "Ask something else of tyres and gauges")
     WorkshopRules.RuleFigures setRules(@RequestBody WorkshopRules.RuleFigures request) {
         return rules.set(request);
-    }
-
-    private static long number(String id) {
-        try {
-            return Long.parseLong(id);
-        } catch (NumberFormatException e) {
-            throw Refusal.notFound("There is no job \"" + id + "\".");
-        }
     }
 }

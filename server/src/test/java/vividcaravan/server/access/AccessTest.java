@@ -2,12 +2,7 @@ package vividcaravan.server.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.net.CookieManager;
 import java.net.HttpCookie;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
@@ -17,6 +12,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
 import vividcaravan.server.RunningProduct;
 
@@ -30,43 +26,6 @@ class AccessTest {
 
     private final Door door = RunningProduct.door();
 
-    /** A browser: keeps cookies and sends the guard against cross-site requests. */
-    private final class Browser {
-        final CookieManager cookies = new CookieManager();
-        final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
-        boolean isGuarded = true;
-
-        HttpResponse<String> send(String method, String path, String body) {
-            HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(door.address + path))
-                    .method(
-                            method,
-                            body == null
-                                    ? HttpRequest.BodyPublishers.noBody()
-                                    : HttpRequest.BodyPublishers.ofString(body))
-                    .header("Content-Type", "application/json");
-            if (isGuarded) {
-                cookie("XSRF-TOKEN").ifPresent(c -> request.header("X-XSRF-TOKEN", c.getValue()));
-            }
-            try {
-                return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            } catch (IOException | InterruptedException e) {
-                throw new AssertionError(e);
-            }
-        }
-
-        java.util.Optional<HttpCookie> cookie(String name) {
-            return cookies.getCookieStore().getCookies().stream()
-                    .filter(c -> c.getName().equals(name))
-                    .findFirst();
-        }
-
-        HttpResponse<String> signIn(String userName, String password) {
-            send("GET", "/api/v1/session", null);
-            return send(
-                    "POST", "/api/v1/session", "{\"userName\":\"" + userName + "\",\"password\":\"" + password + "\"}");
-        }
-    }
-
     private String person(String role) {
         String userName = role.toLowerCase() + NEXT.incrementAndGet();
         Door.Answer answer = door.postJson(
@@ -78,7 +37,7 @@ class AccessTest {
     }
 
     private Browser signedIn(String role) {
-        Browser browser = new Browser();
+        Browser browser = new Browser(door);
         assertThat(browser.signIn(person(role), PASSWORD).statusCode()).isEqualTo(200);
         return browser;
     }
@@ -86,7 +45,7 @@ class AccessTest {
     @Test
     void apersonSignsInIsRecognisedAndSignsOut() {
         String userName = person("VIEWER");
-        Browser browser = new Browser();
+        Browser browser = new Browser(door);
         assertThat(browser.send("GET", "/api/v1/vehicles", null).statusCode()).isEqualTo(401);
 
         HttpResponse<String> in = browser.signIn(userName, PASSWORD);
@@ -108,7 +67,7 @@ class AccessTest {
 
         HttpCookie cookie = browser.cookie("vivid-session").orElseThrow();
         assertThat(cookie.isHttpOnly()).isTrue();
-        HttpResponse<String> again = new Browser().signIn(person("VIEWER"), PASSWORD);
+        HttpResponse<String> again = new Browser(door).signIn(person("VIEWER"), PASSWORD);
         assertThat(again.headers().allValues("Set-Cookie")).anySatisfy(header -> assertThat(header)
                 .startsWith("vivid-session=")
                 .contains("HttpOnly")
@@ -117,7 +76,7 @@ class AccessTest {
 
     @Test
     void aSessionFromBeforeSignInIsNotUsed() {
-        Browser browser = new Browser();
+        Browser browser = new Browser(door);
         browser.signIn(person("VIEWER"), PASSWORD);
         String first = browser.cookie("vivid-session").orElseThrow().getValue();
 
@@ -167,6 +126,13 @@ class AccessTest {
         "VIEWER,     POST,   /api/v1/jobs/1/entries,         403",
         "VIEWER,     POST,   /api/v1/jobs/1/end,             403",
         "VIEWER,     PUT,    /api/v1/sensors/AB/retirement,  403",
+        "TECHNICIAN, POST,   /api/v1/invitations,            403",
+        "TECHNICIAN, DELETE, /api/v1/invitations/1,          403",
+        "TECHNICIAN, GET,    /api/v1/outbox,                 403",
+        "TECHNICIAN, POST,   /api/v1/outbox/1/tries,         403",
+        "TECHNICIAN, PUT,    /api/v1/accounts/a/vehicles,    403",
+        "DRIVER,     GET,    /api/v1/limits,                 403",
+        "DRIVER,     GET,    /api/v1/fleet-export,           403",
     })
     void aRoleMayDoWhatIsItsOwn(String role, String method, String path, int status) {
         HttpResponse<String> answer = signedIn(role).send(method, path, method.equals("GET") ? null : "{}");
@@ -200,7 +166,7 @@ class AccessTest {
     @Test
     void wrongPasswordsAreSlowedDownAndSayNothingAboutTheName() {
         String userName = person("VIEWER");
-        Browser browser = new Browser();
+        Browser browser = new Browser(door);
 
         HttpResponse<String> known = browser.signIn(userName, "not the password");
         HttpResponse<String> unknown = browser.signIn("nobody-at-all", "not the password");
@@ -278,7 +244,7 @@ class AccessTest {
 
     @Test
     void theFirstManagerIsMadeOnlyThroughTheLinkInTheLog() {
-        Browser browser = new Browser();
+        Browser browser = new Browser(door);
         browser.send("GET", "/api/v1/session", null);
 
         for (String secret : new String[] {"\"guessed\"", "\"\"", "null"}) {

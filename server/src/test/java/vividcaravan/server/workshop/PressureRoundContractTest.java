@@ -9,6 +9,8 @@ import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.RunningProduct;
@@ -16,12 +18,26 @@ import vividcaravan.server.RunningProduct;
 @ExtendWith(RunningProduct.class)
 class PressureRoundContractTest {
 
+    private static final String ROUNDS = "/api/v1/pressure-rounds";
+
     private final Door door = RunningProduct.door();
 
-    private JsonNode wheels(String ref, String more) {
-        Door.Answer answer = door.get("/api/v1/pressure-round?vehicle=" + ref + more);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        return answer.json().get("vehicles").get(0).get("wheels");
+    private JsonNode opened(String ref, String more) {
+        Door.Answer answer = door.postJson(ROUNDS, "{ \"vehicles\": [\"" + ref + "\"]" + more + " }");
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        return answer.json();
+    }
+
+    private static JsonNode wheel(JsonNode round, int number) {
+        return round.at("/sheet/vehicles/0/wheels/" + number);
+    }
+
+    private JsonNode now(JsonNode round) {
+        return door.get(ROUNDS + "/" + round.get("id").asString()).json();
+    }
+
+    private Door.Answer post(JsonNode round, String what, String body) {
+        return door.postJson(ROUNDS + "/" + round.get("id").asString() + "/" + what, body);
     }
 
     @Test
@@ -32,14 +48,64 @@ class PressureRoundContractTest {
                 reading(truck.left(), now.minusSeconds(9), 765, 12),
                 reading(truck.right(), now.minusSeconds(9), 630, 12))));
 
-        JsonNode wheels = wheels(truck.ref(), "");
+        JsonNode round = opened(truck.ref(), "");
 
-        assertThat(wheels.get(0).get("action").asString()).isEqualTo("ADD");
-        assertThat(wheels.get(0).get("changeKpa").asDouble()).isCloseTo(35, within(1e-6));
-        assertThat(wheels.get(1).get("action").asString()).isEqualTo("DO_NOT_INFLATE");
+        assertThat(wheel(round, 0).get("action").asString()).isEqualTo("ADD");
+        assertThat(wheel(round, 0).get("changeKpa").asDouble()).isCloseTo(35, within(1e-6));
+        assertThat(wheel(round, 1).get("action").asString()).isEqualTo("DO_NOT_INFLATE");
+        assertThat(round.get("unsettled").asInt()).isEqualTo(2);
 
         door.readings(array(List.of(reading(truck.left(), now, 800, 12))));
-        assertThat(wheels(truck.ref(), "").get(0).get("action").asString()).isEqualTo("RIGHT");
+        assertThat(wheel(now(round), 0).get("action").asString()).isEqualTo("RIGHT");
+        assertThat(now(round).get("unsettled").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void isDoneWhenEveryWheelReadsRightOrHasAReasonAndThenTheSheetIsKept() {
+        Door.Truck truck = door.newTruck();
+        Instant now = Instant.now();
+        door.readings(array(List.of(
+                reading(truck.left(), now.minusSeconds(9), 800, 12),
+                reading(truck.right(), now.minusSeconds(9), 630, 12))));
+        JsonNode round = opened(truck.ref(), "");
+        assertThat(post(round, "end", "{}").status()).as("one wheel is left").isEqualTo(409);
+
+        Door.Answer given = post(
+                round,
+                "reasons",
+                "{ \"vehicle\": \"%s\", \"position\": \"1R\", \"reason\": \"off the vehicle, to the tyre shop\" }"
+                        .formatted(truck.ref()));
+        assertThat(given.status()).as(given.text()).isEqualTo(200);
+        Door.Answer ended = post(round, "end", "{}");
+
+        assertThat(ended.status()).as(ended.text()).isEqualTo(200);
+        assertThat(ended.json().get("state").asString()).isEqualTo("DONE");
+        door.readings(array(List.of(reading(truck.left(), now, 500, 12))));
+        JsonNode kept = now(round);
+        assertThat(wheel(kept, 0).get("gaugeKpa").asDouble())
+                .as("as it was then")
+                .isEqualTo(800);
+        assertThat(wheel(kept, 1).get("reason").asString()).contains("tyre shop");
+        assertThat(wheel(kept, 1).get("reasonBy").asString()).isEqualTo("configured token");
+        assertThat(post(round, "end", "{}").status()).isEqualTo(409);
+        assertThat(post(
+                                round,
+                                "reasons",
+                                "{ \"vehicle\": \"" + truck.ref() + "\", \"position\": \"1L\", \"reason\": \"x\" }")
+                        .status())
+                .isEqualTo(409);
+        assertThat(door.get(ROUNDS).text()).contains("\"" + truck.ref() + "\"");
+    }
+
+    @Test
+    void aRoundCanBeGivenUpAndSaysSo() {
+        Door.Truck truck = door.newTruck();
+        JsonNode round = opened(truck.ref(), "");
+
+        Door.Answer ended = post(round, "end", "{ \"isGivenUp\": true }");
+
+        assertThat(ended.json().get("state").asString()).isEqualTo("GIVEN_UP");
+        assertThat(ended.json().get("unsettled").asInt()).isEqualTo(2);
     }
 
     @Test
@@ -48,11 +114,10 @@ class PressureRoundContractTest {
         Instant now = Instant.now();
         door.readings(array(List.of(reading(truck.left(), now, 800, 12), reading(truck.right(), now, 960, 50))));
 
-        JsonNode guessed =
-                door.get("/api/v1/pressure-round?vehicle=" + truck.ref()).json();
+        JsonNode guessed = opened(truck.ref(), "").get("sheet");
         assertThat(guessed.get("airC").asDouble()).isEqualTo(12);
         assertThat(guessed.get("isAirGuessed").asBoolean()).isTrue();
-        assertThat(wheels(truck.ref(), "&airC=20").get(1).get("action").asString())
+        assertThat(wheel(opened(truck.ref(), ", \"airC\": 20"), 1).get("action").asString())
                 .isEqualTo("LET_COOL");
     }
 
@@ -61,19 +126,38 @@ class PressureRoundContractTest {
         Door.Truck truck = door.newTruck();
         door.readings(array(List.of(reading(truck.left(), Instant.now().minusSeconds(3_600), 700, 12))));
 
-        JsonNode wheel = wheels(truck.ref(), "").get(0);
+        JsonNode wheel = wheel(opened(truck.ref(), ""), 0);
 
         assertThat(wheel.hasNonNull("action")).isFalse();
         assertThat(wheel.hasNonNull("at")).isTrue();
+        assertThat(wheel.get("isSettled").asBoolean()).isFalse();
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "{}",
+                "[]",
+                "{ \"vehicles\": [] }",
+                "{ \"vehicles\": [null] }",
+                "{ \"vehicles\": [\"X\"], \"airC\": 99 }",
+                "{ \"vehicles\": [\"X\"], \"airC\": \"warm\" }"
+            })
+    void nonsenseIsRefusedInWords(String body) {
+        assertThat(door.postJson(ROUNDS, body).status()).isEqualTo(400);
     }
 
     @Test
-    void nonsenseIsRefusedInWords() {
-        assertThat(door.get("/api/v1/pressure-round").status()).isEqualTo(400);
-        assertThat(door.get("/api/v1/pressure-round?vehicle=nowhere").status()).isEqualTo(404);
-        assertThat(door.get("/api/v1/pressure-round?vehicle=X&airC=99").status())
+    void whatIsNotThereIsSaid() {
+        JsonNode round = opened(door.newTruck().ref(), "");
+
+        assertThat(door.postJson(ROUNDS, "{ \"vehicles\": [\"nowhere\"] }").status())
+                .isEqualTo(404);
+        assertThat(door.get(ROUNDS + "/999999").status()).isEqualTo(404);
+        assertThat(door.get(ROUNDS + "/x").status()).isEqualTo(404);
+        assertThat(post(round, "reasons", "{ \"vehicle\": \"other\", \"position\": \"1L\", \"reason\": \"x\" }")
+                        .status())
                 .isEqualTo(400);
-        assertThat(door.get("/api/v1/pressure-round?vehicle=X&airC=warm").status())
-                .isEqualTo(400);
+        assertThat(post(round, "reasons", "{}").status()).isEqualTo(400);
     }
 }

@@ -1,0 +1,35 @@
+package vividcaravan.server.access;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "invitation")
+class InvitationRow {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    String email;
+
+    @Enumerated(EnumType.STRING)
+    Role role;
+
+    String secretHash;
+    boolean isDemo;
+    String invitedBy;
+    Instant invitedAt;
+    Instant expiresAt;
+    Instant usedAt;
+    Instant withdrawnAt;
+
+    boolean isOpen(Instant now) {
+        return usedAt == null && withdrawnAt == null && now.isBefore(expiresAt);
+    }
+}

@@ -1,0 +1,89 @@
+package vividcaravan.server.workshop;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.gas.Atmosphere;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.core.planning.PressureAdvice;
+import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.vehicles.VehicleInService;
+
+/** What to do with the pressure of every wheel of a vehicle, by its newest readings. */
+@Component
+class PressureLook {
+
+    /** What was said longer ago says nothing of the pressure now. */
+    private static final long FRESH_MILLIS = 30L * 60 * 1000;
+
+    private static final double MILD_C = 20;
+
+    private final Clock clock;
+
+    PressureLook(Clock clock) {
+        this.clock = clock;
+    }
+
+    /**
+     * One wheel.
+     *
+     * @param targetKpa cold target, kPa
+     * @param gaugeKpa what its sensor shows, kPa
+     * @param advice null without a fresh reading
+     * @param at when its sensor last spoke
+     */
+    record Wheel(
+            Position position,
+            double targetKpa,
+            @Nullable Double gaugeKpa,
+            @Nullable Double temperatureC,
+            @Nullable PressureAdvice advice,
+            @Nullable Instant at) {
+
+        boolean isRight() {
+            return advice != null && advice.action() == PressureAdvice.Action.RIGHT;
+        }
+    }
+
+    /** The temperature of the air outside where nobody said: the coolest tyre's that spoke lately, otherwise 20 °C. */
+    double coolestC(List<VehicleInService> vehicles) {
+        return vehicles.stream()
+                .flatMap(vehicle -> vehicle.sensors().values().stream())
+                .map(KnownSensor::newest)
+                .filter(this::isFresh)
+                .mapToDouble(Reading::temperatureC)
+                .min()
+                .orElse(MILD_C);
+    }
+
+    private boolean isFresh(@Nullable Reading reading) {
+        return reading != null && reading.isMeasurement() && reading.at() >= clock.millis() - FRESH_MILLIS;
+    }
+
+    /** Every wheel of a vehicle, spares among them. */
+    List<Wheel> at(VehicleInService vehicle, double airC) {
+        List<Wheel> wheels = new ArrayList<>();
+        for (Position position : vehicle.description().layout().positions()) {
+            double target = vehicle.rules().at(position).orElseThrow().limits().targetKpa();
+            Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
+            boolean isFresh = isFresh(newest);
+            wheels.add(new Wheel(
+                    position,
+                    target,
+                    isFresh ? newest.pressureKpa() : null,
+                    isFresh ? newest.temperatureC() : null,
+                    isFresh ? advice(vehicle, target, newest, airC) : null,
+                    newest == null ? null : Instant.ofEpochMilli(newest.at())));
+        }
+        return wheels;
+    }
+
+    private static PressureAdvice advice(VehicleInService vehicle, double target, Reading reading, double airC) {
+        double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
+        return PressureAdvice.of(target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude));
+    }
+}

@@ -1,0 +1,50 @@
+package vividcaravan.server.workshop;
+
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.planning.PressureAdvice;
+
+/**
+ * The sheet of a pressure round.
+ *
+ * @param airC temperature of the air outside that was reckoned with, °C
+ * @param isAirGuessed whether that is the coolest tyre's, since nobody said
+ */
+record RoundSheet(double airC, boolean isAirGuessed, List<RoundVehicle> vehicles) {
+
+    /** One vehicle of the round. */
+    record RoundVehicle(String ref, List<RoundWheel> wheels) {}
+
+    /**
+     * One wheel of the round.
+     *
+     * @param targetNowKpa what a gauge should show at its present temperature, kPa; null without a fresh reading
+     * @param action what to do; null without a fresh reading
+     * @param changeKpa how much to add, negative to let out, kPa
+     * @param at when its sensor last spoke
+     * @param reason why it stays as it is, or what was found; null if nobody said
+     * @param isSettled whether it reads right or has a reason
+     */
+    record RoundWheel(
+            String position,
+            String words,
+            double targetKpa,
+            @Nullable Double gaugeKpa,
+            @Nullable Double temperatureC,
+            @Nullable Double targetNowKpa,
+            PressureAdvice.@Nullable Action action,
+            @Nullable Double changeKpa,
+            @Nullable Instant at,
+            @Nullable String reason,
+            @Nullable String reasonBy,
+            boolean isSettled) {}
+
+    /** How many wheels neither read right nor have a reason. */
+    int unsettled() {
+        return (int) vehicles.stream()
+                .flatMap(vehicle -> vehicle.wheels().stream())
+                .filter(wheel -> !wheel.isSettled())
+                .count();
+    }
+}

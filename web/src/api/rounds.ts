@@ -1,0 +1,50 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, toValue, type MaybeRefOrGetter } from 'vue';
+import { answer, http, type Schemas } from './client';
+
+export type PressureRound = Schemas['PressureRoundItem'];
+export type RoundWheel = Schemas['RoundWheel'];
+
+const AGAIN_MILLIS = 4_000;
+const LIST = ['pressure rounds'];
+
+export function useRounds() {
+  return useQuery({
+    queryKey: LIST,
+    queryFn: async () => (await answer(http.GET('/api/v1/pressure-rounds'))).items,
+  });
+}
+
+/** A round; while it is open it is reckoned again with every new reading. */
+export function useRound(id: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['pressure round', computed(() => toValue(id))],
+    queryFn: () =>
+      answer(http.GET('/api/v1/pressure-rounds/{id}', { params: { path: { id: toValue(id) } } })),
+    refetchInterval: (own) => (own.state.data?.state === 'OPEN' ? AGAIN_MILLIS : false),
+  });
+}
+
+export function useRoundActions() {
+  const client = useQueryClient();
+  const keep = async (round: PressureRound) => {
+    client.setQueryData(['pressure round', round.id], round);
+    await client.invalidateQueries({ queryKey: LIST });
+    return round;
+  };
+  return {
+    open: async (body: Schemas['PressureRoundRequest']) =>
+      keep(await answer(http.POST('/api/v1/pressure-rounds', { body }))),
+    give: async (id: string, body: Schemas['RoundReason']) =>
+      keep(
+        await answer(http.POST('/api/v1/pressure-rounds/{id}/reasons', { params: { path: { id } }, body })),
+      ),
+    end: async (id: string, isGivenUp: boolean) =>
+      keep(
+        await answer(
+          http.POST('/api/v1/pressure-rounds/{id}/end', { params: { path: { id } }, body: { isGivenUp } }),
+        ),
+      ),
+    again: (id: string) => client.invalidateQueries({ queryKey: ['pressure round', id] }),
+  };
+}

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue';
+import { useDepots, useTargetActions } from '@/api/targets';
+import { useAttempt } from '@/shared/useAttempt';
+
+/** Depots: by which clock their people live, and how high they lie, which hand gauges notice. */
+const { data: depots, error } = useDepots();
+const { setDepot } = useTargetActions();
+const { trouble, isBusy, attempt } = useAttempt();
+const ZONES = Intl.supportedValuesOf('timeZone');
+const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const depot = reactive({ name: '', timeZone: own, altitudeM: 0 as number | '' });
+const said = ref('');
+
+function change(known: { name: string; timeZone: string; altitudeM: number }): void {
+  Object.assign(depot, { name: known.name, timeZone: known.timeZone, altitudeM: known.altitudeM });
+  said.value = '';
+}
+
+async function store(): Promise<void> {
+  const name = depot.name;
+  if (
+    await attempt(() => setDepot({ ...depot, altitudeM: depot.altitudeM === '' ? null : depot.altitudeM }))
+  ) {
+    said.value = `${name} is stored.`;
+    Object.assign(depot, { name: '', timeZone: own, altitudeM: 0 });
+  }
+}
+</script>
+
+<template>
+  <section aria-labelledby="depots">
+    <h2 id="depots" class="text-base">Depots</h2>
+    <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+    <table v-if="depots?.length" class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
+      <thead class="text-quiet">
+        <tr class="border-b border-rule">
+          <th scope="col" class="py-1 font-normal">Name</th>
+          <th scope="col" class="font-normal">Time zone</th>
+          <th scope="col" class="text-right font-normal">Height, m</th>
+          <th scope="col" class="text-right font-normal">Vehicles</th>
+          <th scope="col"><span class="spoken">Change</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in depots" :key="one.name" class="border-b border-rule">
+          <th scope="row" class="py-1.5 font-medium">{{ one.name }}</th>
+          <td>{{ one.timeZone }}</td>
+          <td class="figure text-right">{{ Math.round(one.altitudeM) }}</td>
+          <td class="figure text-right">{{ one.vehicles }}</td>
+          <td class="text-right">
+            <button type="button" class="link" :aria-label="`Change ${one.name}`" @click="change(one)">
+              Change
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="store">
+      <label>Depot <input v-model="depot.name" class="field mt-0.5" maxlength="120" required /></label>
+      <label
+        >Time zone
+        <input v-model="depot.timeZone" class="field mt-0.5 w-56" list="time-zones" required />
+        <datalist id="time-zones">
+          <option v-for="zone in ZONES" :key="zone" :value="zone"></option>
+        </datalist>
+      </label>
+      <label
+        >Height above the sea, m
+        <input
+          v-model.number="depot.altitudeM"
+          class="field figure mt-0.5 w-32"
+          type="number"
+          step="any"
+          min="-450"
+          max="5500"
+          required
+        />
+      </label>
+      <button type="submit" class="button" :disabled="isBusy">Store</button>
+      <span role="status">{{ said }}</span>
+    </form>
+    <p v-if="trouble" role="alert" class="mt-1 text-stop">{{ trouble }}</p>
+  </section>
+</template>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useSession } from '@/api/session';
+import { useStock, useStoreActions, type StockItem } from '@/api/stores';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import { useAttempt } from '@/shared/useAttempt';
+
+/** How many of what lie in the store; a count is typed where it stands. */
+const { data: stock, error } = useStock();
+const { count } = useStoreActions();
+const { mayHandleAlerts } = useSession();
+const { trouble, attempt } = useAttempt();
+
+const groups = computed(() => [
+  { words: 'Parts', items: stock.value?.filter((one) => !one.isTool) ?? [] },
+  { words: 'Tools, one for each team', items: stock.value?.filter((one) => one.isTool) ?? [] },
+]);
+
+function take(one: StockItem, event: Event): void {
+  const field = event.target as HTMLInputElement;
+  const counted = Number(field.value);
+  if (field.value === '' || !Number.isInteger(counted)) {
+    field.value = String(one.onHand);
+    return;
+  }
+  if (counted !== one.onHand) void attempt(() => count(one.item, counted));
+}
+</script>
+
+<template>
+  <section aria-labelledby="stock">
+    <h2 id="stock" class="text-base">In the store</h2>
+    <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+    <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
+    <div class="grid gap-x-10 lg:grid-cols-2">
+      <SidewaysScroll v-for="group in groups" :key="group.words" :label="group.words">
+        <table class="mt-1 w-full [&_td]:pr-4 [&_th]:pr-4">
+          <thead class="text-quiet">
+            <tr class="border-b border-rule">
+              <th scope="col" class="py-1 font-normal">{{ group.words }}</th>
+              <th scope="col" class="text-right font-normal">Counted</th>
+              <th scope="col" class="text-right font-normal">Aside</th>
+              <th scope="col" class="text-right font-normal">Free</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in group.items" :key="one.item" class="border-b border-rule">
+              <th scope="row" class="py-1 font-medium">{{ one.words }}</th>
+              <td class="text-right">
+                <input
+                  v-if="mayHandleAlerts"
+                  class="field figure w-20 py-0.5! text-right"
+                  type="number"
+                  min="0"
+                  max="100000"
+                  :value="one.onHand"
+                  :aria-label="`How many of ${one.words} there are`"
+                  @change="take(one, $event)"
+                />
+                <span v-else class="figure">{{ one.onHand }}</span>
+              </td>
+              <td class="figure text-right">{{ one.reserved || '' }}</td>
+              <td class="figure text-right" :class="{ 'font-semibold text-next': one.reserved > one.onHand }">
+                {{ one.free }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </SidewaysScroll>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useRound, useRoundActions } from '@/api/rounds';
+import { useSession } from '@/api/session';
+import AdjustDialog from '@/places/vehicles/AdjustDialog.vue';
+import { useClock } from '@/shared/time';
+import { useUnits } from '@/shared/units';
+import { useAttempt } from '@/shared/useAttempt';
+import RoundWheelRow from './RoundWheelRow.vue';
+
+/** A round with the air line: what to do at every wheel, reckoned again with every reading, until each is settled. */
+const props = defineProps<{ id: string }>();
+
+const units = useUnits();
+const { mayHandleAlerts } = useSession();
+const { at } = useClock();
+const { data: round, error } = useRound(() => props.id);
+const { give, end, again } = useRoundActions();
+const { trouble, isBusy, attempt } = useAttempt();
+const adjusted = ref<{ vehicle: string; position: string }>();
+const isOpen = computed(() => round.value?.state === 'OPEN');
+const mayWork = computed(() => isOpen.value && mayHandleAlerts.value);
+
+const left = computed(() => {
+  const count = round.value?.unsettled ?? 0;
+  return count === 0
+    ? 'Every wheel reads right or has a reason.'
+    : `${count} ${count === 1 ? 'wheel is' : 'wheels are'} left.`;
+});
+const words = computed(() => {
+  if (!round.value?.closedAt) return left.value;
+  const when = `${at(new Date(round.value.closedAt))}, ${round.value.closedBy}`;
+  return round.value.state === 'DONE'
+    ? `Done, ${when}. The sheet is kept as it was then.`
+    : `Given up, ${when}, with ${round.value.unsettled} left.`;
+});
+function set(): void {
+  adjusted.value = undefined;
+  void again(props.id);
+}
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="max-w-4xl px-5 py-4">
+    <p class="print:hidden"><RouterLink to="/workshop">‹ Workshop</RouterLink></p>
+    <p v-if="error && !round" role="alert" class="mt-2 text-next">{{ error.message }}</p>
+    <p v-else-if="!round" class="mt-2 text-quiet">Fetching the round …</p>
+    <template v-else>
+      <div class="mt-1 flex flex-wrap items-baseline gap-3">
+        <h1 class="text-xl">Pressure round</h1>
+        <span class="text-quiet">since {{ at(new Date(round.openedAt)) }}, {{ round.openedBy }}</span>
+        <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
+      </div>
+      <p role="status" class="mt-1" :class="{ 'font-medium': isOpen }">{{ words }}</p>
+      <p class="mt-1 text-quiet">
+        Reckoned with {{ units.temperatureWords(round.sheet.airC) }} outside<template
+          v-if="round.sheet.isAirGuessed"
+          >, which is the coolest tyre’s</template
+        >. Cold pressure means at the temperature of the air.
+      </p>
+      <section v-for="vehicle in round.sheet.vehicles" :key="vehicle.ref" class="mt-4">
+        <h2 class="figure text-base">{{ vehicle.ref }}</h2>
+        <ul class="mt-1 border-t border-rule">
+          <RoundWheelRow
+            v-for="wheel in vehicle.wheels"
+            :key="wheel.position"
+            :wheel="wheel"
+            :vehicle="vehicle.ref"
+            :is-open="mayWork"
+            @set="adjusted = { vehicle: vehicle.ref, position: wheel.position }"
+            @give="
+              (reason) => attempt(() => give(id, { vehicle: vehicle.ref, position: wheel.position, reason }))
+            "
+          />
+        </ul>
+      </section>
+      <p class="mt-4 text-quiet">
+        Inflate with a clip-on chuck and a remote gauge, out of the trajectory. A tyre at 80&nbsp;% of its
+        target or less may have run soft: it can burst along the sidewall after it was filled.
+      </p>
+      <div v-if="mayWork" class="mt-4 flex flex-wrap gap-2 print:hidden">
+        <button
+          type="button"
+          class="button button-main min-h-11"
+          :disabled="round.unsettled > 0 || isBusy"
+          @click="attempt(() => end(id, false))"
+        >
+          Done: keep the sheet
+        </button>
+        <button
+          v-if="round.unsettled > 0"
+          type="button"
+          class="button min-h-11"
+          :disabled="isBusy"
+          @click="attempt(() => end(id, true))"
+        >
+          Give the round up
+        </button>
+      </div>
+      <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+    </template>
+    <AdjustDialog
+      v-if="adjusted"
+      :is-open="true"
+      :vehicle-ref="adjusted.vehicle"
+      :position="adjusted.position"
+      @done="set"
+    />
+  </div>
+</template>
