@@ -10,7 +10,7 @@ import { signOut, useSession } from './api/session';
 import JumpBox from './jump/JumpBox.vue';
 import { useClock } from './shared/time';
 
-const { account } = useSession();
+const { account, isDriver } = useSession();
 const { data: alerts } = useAlerts();
 const { at, age } = useClock();
 const route = useRoute();
@@ -23,7 +23,7 @@ const isJumping = ref(false);
 const PLACES = computed(() => [
   { name: 'Desk', path: '/desk' },
   { name: 'Vehicles', path: '/vehicles' },
-  ...(account.value?.role === 'DRIVER'
+  ...(isDriver.value
     ? []
     : [
         { name: 'Workshop', path: '/workshop' },
@@ -48,7 +48,7 @@ async function leave(): Promise<void> {
   <header class="border-b border-rule">
     <div class="flex min-h-11 flex-wrap items-center gap-x-6 gap-y-1 px-5">
       <RouterLink to="/desk" class="text-base font-semibold text-ink no-underline">Vivid Caravan</RouterLink>
-      <nav aria-label="Places" class="flex gap-5 text-[15px]">
+      <nav aria-label="Places" class="flex flex-wrap gap-x-5 text-[15px] whitespace-nowrap max-sm:gap-x-4">
         <RouterLink
           v-for="place in PLACES"
           :key="place.path"

@@ -11,6 +11,7 @@ export function useSession() {
   return {
     session,
     account: computed(() => session.value?.account ?? undefined),
+    isDriver: computed(() => session.value?.account?.role === 'DRIVER'),
     isManager: computed(() => session.value?.account?.role === 'MANAGER'),
     mayHandleAlerts: computed(() => ['MANAGER', 'TECHNICIAN'].includes(session.value?.account?.role ?? '')),
     preferences: computed<Preferences>(

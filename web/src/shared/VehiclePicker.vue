@@ -39,11 +39,11 @@ function addDepot(event: Event): void {
 <template>
   <div>
     <div class="flex flex-wrap items-end gap-3">
-      <label
-        >Vehicle
+      <label class="block"
+        >Add a vehicle
         <input
           v-model="wanted"
-          class="field figure mt-0.5 w-36"
+          class="field figure mt-0.5 block w-36"
           :list="id"
           autocomplete="off"
           :disabled="isFull"
@@ -55,9 +55,9 @@ function addDepot(event: Event): void {
         </datalist>
       </label>
       <button type="button" class="button" :disabled="isFull || !wanted" @click="addWanted">Add</button>
-      <label v-if="depots.length"
+      <label class="block" v-if="depots.length"
         >Or all of
-        <select class="field mt-0.5 w-44" :disabled="isFull" @change="addDepot">
+        <select class="field mt-0.5 block w-44" :disabled="isFull" @change="addDepot">
           <option value="">a depot</option>
           <option v-for="one in depots" :key="one" :value="one">{{ one }}</option>
         </select>

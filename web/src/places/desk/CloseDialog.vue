@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { useAlertActions, type AlertDetail } from '@/api/fleet';
 import AppDialog from '@/shared/AppDialog.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Closing without proof by readings needs a reason, and a name where the tyre was run soft. */
 const props = defineProps<{ isOpen: boolean; detail: AlertDetail }>();
@@ -11,8 +12,7 @@ const actions = useAlertActions();
 const reason = ref('');
 const inspectedBy = ref('');
 const isScrapped = ref(false);
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 
 watch(
   () => props.isOpen,
@@ -28,21 +28,15 @@ const isReady = computed(
   () => reason.value.trim() && (!props.detail.isRunSoft || inspectedBy.value.trim() || isScrapped.value),
 );
 
-async function close(): Promise<void> {
-  isBusy.value = true;
-  try {
+const close = () =>
+  attempt(async () => {
     await actions.close(props.detail.item.id, {
       reason: reason.value,
       inspectedBy: inspectedBy.value.trim() || null,
       isScrapped: isScrapped.value,
     });
     emit('done');
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
 </script>
 
 <template>

@@ -16,7 +16,7 @@ import { inOrder, NO_FILTER, passes } from './queue';
 const props = defineProps<{ id?: string }>();
 
 const router = useRouter();
-const { isManager, mayHandleAlerts, session } = useSession();
+const { isDriver, isManager, mayHandleAlerts } = useSession();
 const { data: alerts, isPending, error } = useAlerts();
 const { data: vehicles } = useVehicles();
 const actions = useAlertActions();
@@ -135,6 +135,9 @@ onKey('?', () => (isShowingKeys.value = true));
       </p>
       <p class="mt-3"><RouterLink to="/office#fleet">Bring in a fleet</RouterLink></p>
     </template>
+    <p v-else-if="isDriver" class="mt-2 text-quiet">
+      No vehicle is assigned to you yet. Ask a manager to let you see the ones you drive.
+    </p>
     <p v-else class="mt-2 text-quiet">There are no vehicles yet. Ask a manager to bring in the fleet.</p>
   </div>
 
@@ -172,7 +175,7 @@ onKey('?', () => (isShowingKeys.value = true));
         ref="pane"
         :vehicle="vehicle"
         :may-handle="mayHandleAlerts"
-        :may-note="mayHandleAlerts || session?.account?.role === 'DRIVER'"
+        :may-note="mayHandleAlerts || isDriver"
         :trouble="trouble"
         @acknowledge="acknowledge"
         @take-in-hand="takeInHand"

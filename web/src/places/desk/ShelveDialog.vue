@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { useAlertActions, type AlertDetail } from '@/api/fleet';
 import AppDialog from '@/shared/AppDialog.vue';
 import { clock } from '@/shared/time';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Putting an alert aside needs a reason and an end; then it calls again. */
 const props = defineProps<{ isOpen: boolean; detail: AlertDetail }>();
@@ -11,8 +12,7 @@ const emit = defineEmits<{ done: [] }>();
 const actions = useAlertActions();
 const reason = ref('');
 const hours = ref(8);
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 const ENDS: [number, string][] = [
   [2, 'two hours'],
   [8, 'eight hours, a shift'],
@@ -32,17 +32,11 @@ watch(
 
 const until = computed(() => new Date(Date.now() + hours.value * 3_600_000));
 
-async function shelve(): Promise<void> {
-  isBusy.value = true;
-  try {
+const shelve = () =>
+  attempt(async () => {
     await actions.shelve(props.detail.item.id, { reason: reason.value, until: until.value.toISOString() });
     emit('done');
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
 </script>
 
 <template>

@@ -19,23 +19,23 @@ async function make(): Promise<void> {
   <details>
     <summary class="cursor-pointer">Somebody without e-mail</summary>
     <form class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="make">
-      <label
-        >Name <input v-model="person.displayName" class="field mt-0.5" required autocomplete="off"
+      <label class="block"
+        >Name <input v-model="person.displayName" class="field mt-0.5 block" required autocomplete="off"
       /></label>
-      <label
-        >User name <input v-model="person.userName" class="field mt-0.5" required autocomplete="off"
+      <label class="block"
+        >User name <input v-model="person.userName" class="field mt-0.5 block" required autocomplete="off"
       /></label>
-      <label
+      <label class="block"
         >Role
-        <select v-model="person.role" class="field mt-0.5">
+        <select v-model="person.role" class="field mt-0.5 block">
           <option v-for="(words, value) in ROLES" :key="value" :value="value">{{ words.name }}</option>
         </select>
       </label>
-      <label
+      <label class="block"
         >Password, at least 10 characters
         <input
           v-model="person.password"
-          class="field mt-0.5"
+          class="field mt-0.5 block"
           type="password"
           minlength="10"
           required

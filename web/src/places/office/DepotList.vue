@@ -57,19 +57,21 @@ async function store(): Promise<void> {
       </tbody>
     </table>
     <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="store">
-      <label>Depot <input v-model="depot.name" class="field mt-0.5" maxlength="120" required /></label>
-      <label
+      <label class="block"
+        >Depot <input v-model="depot.name" class="field mt-0.5 block" maxlength="120" required
+      /></label>
+      <label class="block"
         >Time zone
-        <input v-model="depot.timeZone" class="field mt-0.5 w-56" list="time-zones" required />
+        <input v-model="depot.timeZone" class="field mt-0.5 block w-56" list="time-zones" required />
         <datalist id="time-zones">
           <option v-for="zone in ZONES" :key="zone" :value="zone"></option>
         </datalist>
       </label>
-      <label
+      <label class="block"
         >Height above the sea, m
         <input
           v-model.number="depot.altitudeM"
-          class="field figure mt-0.5 w-32"
+          class="field figure mt-0.5 block w-32"
           type="number"
           step="any"
           min="-450"

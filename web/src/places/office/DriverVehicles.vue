@@ -56,9 +56,15 @@ const drop = (ref: string) =>
       {{ isChanging ? 'Done' : 'Change' }}
     </button>
     <form v-if="isChanging" class="flex flex-wrap items-end gap-2 py-1" @submit.prevent="add">
-      <label
+      <label class="block"
         >Vehicle
-        <input v-model="wanted" class="field figure mt-0.5 w-32" :list="list" required autocomplete="off" />
+        <input
+          v-model="wanted"
+          class="field figure mt-0.5 block w-32"
+          :list="list"
+          required
+          autocomplete="off"
+        />
         <datalist :id="list">
           <option v-for="one in free" :key="one" :value="one"></option>
         </datalist>

@@ -25,13 +25,13 @@ async function send(): Promise<void> {
   <form @submit.prevent="send">
     <h3 class="font-medium">Invite somebody</h3>
     <div class="mt-1 flex flex-wrap items-end gap-3">
-      <label
+      <label class="block"
         >E-mail address
-        <input v-model="email" class="field mt-0.5 w-72" type="email" required autocomplete="off" />
+        <input v-model="email" class="field mt-0.5 block w-72" type="email" required autocomplete="off" />
       </label>
-      <label
+      <label class="block"
         >As
-        <select v-model="role" class="field mt-0.5 w-80">
+        <select v-model="role" class="field mt-0.5 block w-80">
           <option v-for="(words, value) in ROLES" :key="value" :value="value">
             {{ words.name }}: {{ words.does }}
           </option>

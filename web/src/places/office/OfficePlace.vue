@@ -9,13 +9,13 @@ import TeamList from './TeamList.vue';
 import TokenList from './TokenList.vue';
 
 /** How the product is set, and what goes in and out of it. */
-const { account, isManager } = useSession();
+const { isDriver, isManager } = useSession();
 </script>
 
 <template>
   <div class="w-full max-w-5xl px-6 py-5">
     <h1 class="text-2xl">Office</h1>
-    <template v-if="account?.role !== 'DRIVER'">
+    <template v-if="!isDriver">
       <p class="mt-2">
         <RouterLink :to="{ name: 'limits' }"
           >Limits on the ruler, for the fleet, a kind, or chosen axles</RouterLink
@@ -26,7 +26,7 @@ const { account, isManager } = useSession();
       </p>
     </template>
     <ReadingPreferences class="mt-5" />
-    <FleetExchange v-if="account?.role !== 'DRIVER'" class="mt-6 border-t border-rule pt-5" />
+    <FleetExchange v-if="!isDriver" class="mt-6 border-t border-rule pt-5" />
     <template v-if="isManager">
       <DepotList class="mt-6 border-t border-rule pt-5" />
       <TokenList class="mt-6 border-t border-rule pt-5" />

@@ -21,12 +21,23 @@ const said = computed(() => {
   }
   return [...groups.values()];
 });
+const bareWords = computed(() => {
+  const wheels = props.plan.wheels.length;
+  const vehicles = new Set(props.plan.wheels.map((one) => one.vehicle)).size;
+  const rest = props.plan.vehicles.length - vehicles;
+  if (!wheels) return 'Every wheel of these vehicles has a sensor already.';
+  const bare = `${wheels} ${wheels === 1 ? 'wheel' : 'wheels'} without a sensor`;
+  return rest
+    ? `${bare}, at ${vehicles} of ${props.plan.vehicles.length} vehicles; the others have all of theirs.`
+    : `${bare}.`;
+});
 const asideWords = computed(() => (props.plan.state === 'HANDED_OUT' ? 'Handed out' : 'Aside'));
 </script>
 
 <template>
   <div>
     <p class="mt-2">
+      {{ bareWords }}
       <strong>{{ hours(plan.minutes) }}</strong> of one person’s work, an estimate.
       <template v-if="missing.length"
         >To be bought or borrowed:

@@ -2,24 +2,32 @@
 import { useSession } from '@/api/session';
 import { useSensorMakes, useTargetActions } from '@/api/targets';
 import { mountWords } from '@/places/workshop/job';
-import PressureField from '@/shared/PressureField.vue';
+import { parsePressure } from '@/shared/quantity';
+import { useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** What the fleet's sensors are, mount by mount: how far they measure, and against what. */
 const { data: makes } = useSensorMakes();
 const { setMake } = useTargetActions();
-const { isManager } = useSession();
+const { isManager, preferences } = useSession();
 const { trouble, attempt } = useAttempt();
+const units = useUnits();
 type Make = NonNullable<typeof makes.value>[number];
 
-const change = (make: Make, how: Partial<Make>) =>
-  attempt(() =>
-    setMake(make.mount, {
-      isVented: make.isVented,
-      rangeKpa: make.rangeKpa ?? null,
-      ...how,
-    }),
-  );
+const shown = (make: Make) => (typeof make.rangeKpa === 'number' ? units.pressureNumber(make.rangeKpa) : '');
+
+const change = (make: Make, how: { isVented?: boolean; rangeKpa?: number | null }) =>
+  attempt(() => setMake(make.mount, { isVented: make.isVented, rangeKpa: make.rangeKpa ?? null, ...how }));
+
+function takeRange(make: Make, event: Event): void {
+  const field = event.target as HTMLInputElement;
+  const kpa = field.value.trim() ? parsePressure(field.value, preferences.value.pressureUnit) : null;
+  if (kpa === undefined) {
+    trouble.value = 'Write a pressure, such as 1000 kPa, 13.5 bar or 145 psi.';
+    return;
+  }
+  void change(make, { rangeKpa: kpa === null ? null : Math.round(kpa * 10) / 10 });
+}
 </script>
 
 <template>
@@ -31,31 +39,41 @@ const change = (make: Make, how: Partial<Make>) =>
       raised.
     </p>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
-    <ul class="mt-1 border-t border-rule">
-      <li
-        v-for="make in makes"
-        :key="make.mount"
-        class="grid items-start gap-x-6 border-b border-rule py-2 sm:grid-cols-[14rem_16rem_1fr]"
-      >
-        <span class="pt-6 font-medium first-letter:uppercase">{{ mountWords(make.mount) }}</span>
-        <PressureField
-          v-if="isManager"
-          :model-value="make.rangeKpa ?? null"
-          :label="`Measures up to`"
-          is-optional
-          @update:model-value="change(make, { rangeKpa: $event })"
-        />
-        <span v-else>{{ make.rangeKpa ? `up to ${make.rangeKpa} kPa` : 'range not known' }}</span>
-        <label class="flex items-center gap-2 pt-6"
-          ><input
-            type="checkbox"
-            :checked="make.isVented"
-            :disabled="!isManager"
-            @change="change(make, { isVented: ($event.target as HTMLInputElement).checked })"
-          />
-          vented: follows height and weather</label
-        >
-      </li>
-    </ul>
+    <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
+      <thead class="text-quiet">
+        <tr class="border-b border-rule">
+          <th scope="col" class="py-1 font-normal">Held</th>
+          <th scope="col" class="text-right font-normal">Measure up to, {{ units.pressureSymbol.value }}</th>
+          <th scope="col" class="font-normal">Follow height and weather</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="make in makes" :key="make.mount" class="border-b border-rule">
+          <th scope="row" class="py-1 font-medium">{{ mountWords(make.mount) }}</th>
+          <td class="text-right">
+            <input
+              v-if="isManager"
+              class="field figure w-28 py-0.5! text-right"
+              :value="shown(make)"
+              placeholder="not known"
+              :aria-label="`How far sensors ${mountWords(make.mount)} measure, ${units.pressureSymbol.value}`"
+              @change="takeRange(make, $event)"
+            />
+            <span v-else class="figure">{{ shown(make) || 'not known' }}</span>
+          </td>
+          <td>
+            <label class="flex min-h-8 items-center gap-2"
+              ><input
+                type="checkbox"
+                :checked="make.isVented"
+                :disabled="!isManager"
+                @change="change(make, { isVented: ($event.target as HTMLInputElement).checked })"
+              />
+              vented<span class="spoken">, {{ mountWords(make.mount) }}</span></label
+            >
+          </td>
+        </tr>
+      </tbody>
+    </table>
   </section>
 </template>

@@ -4,6 +4,7 @@ import { useAdjustment } from '@/api/fleet';
 import AppDialog from '@/shared/AppDialog.vue';
 import { placeWords } from '@/shared/position';
 import { useUnits } from '@/shared/units';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Records that somebody set a pressure: from then on the wheel is to keep what it has. */
 const props = defineProps<{ isOpen: boolean; vehicleRef: string; position: string }>();
@@ -15,8 +16,7 @@ const minutesAgo = ref(0);
 const before = ref<number | ''>('');
 const after = ref<number | ''>('');
 const note = ref('');
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 const TIMES: [number, string][] = [
   [0, 'just now'],
   [15, 'a quarter of an hour ago'],
@@ -38,9 +38,8 @@ watch(
 
 const kpa = (value: number | '') => (value === '' ? null : units.fromPressure(value));
 
-async function record(): Promise<void> {
-  isBusy.value = true;
-  try {
+const record = () =>
+  attempt(async () => {
     await adjust(props.vehicleRef, props.position, {
       at: minutesAgo.value ? new Date(Date.now() - minutesAgo.value * 60_000).toISOString() : null,
       beforeKpa: kpa(before.value),
@@ -48,12 +47,7 @@ async function record(): Promise<void> {
       note: note.value || null,
     });
     emit('done');
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
 </script>
 
 <template>

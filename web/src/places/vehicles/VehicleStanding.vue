@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import { Problem } from '@/api/client';
 import { useDescribing } from '@/api/describe';
 import type { VehicleItem } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import AppDialog from '@/shared/AppDialog.vue';
 import { stateWords, useWords } from '@/shared/position';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Where a vehicle stands, how it is used, and what can be changed about that. */
 const props = defineProps<{ vehicle: VehicleItem }>();
@@ -15,23 +15,19 @@ const { isManager, mayHandleAlerts } = useSession();
 const { use, putInState } = useDescribing();
 const isAsking = ref(false);
 const reason = ref('');
-const trouble = ref('');
+const { trouble, attempt } = useAttempt();
 
-async function attempt(change: () => Promise<unknown>): Promise<void> {
-  trouble.value = '';
-  try {
-    await change();
+async function change(how: () => Promise<unknown>): Promise<void> {
+  if (await attempt(how)) {
     isAsking.value = false;
     reason.value = '';
-  } catch (e) {
-    trouble.value = e instanceof Problem ? e.message : String(e);
   }
 }
 const chooseUse = (event: Event) =>
-  attempt(() => use(props.vehicle.ref, (event.target as HTMLSelectElement).value as VehicleItem['use']));
+  change(() => use(props.vehicle.ref, (event.target as HTMLSelectElement).value as VehicleItem['use']));
 const takeOut = () =>
-  attempt(() => putInState(props.vehicle.ref, { state: 'OUT_OF_SERVICE', reason: reason.value }));
-const takeBack = () => attempt(() => putInState(props.vehicle.ref, { state: 'IN_SERVICE', reason: null }));
+  change(() => putInState(props.vehicle.ref, { state: 'OUT_OF_SERVICE', reason: reason.value }));
+const takeBack = () => change(() => putInState(props.vehicle.ref, { state: 'IN_SERVICE', reason: null }));
 </script>
 
 <template>

@@ -10,7 +10,7 @@ import { isChosen, lines, NO_CHOICE, type Choice, type Line } from './rows';
 
 /** How is every vehicle, and which may leave? */
 const { data, isPending, error } = useVehicles();
-const { isManager } = useSession();
+const { isDriver, isManager } = useSession();
 const choice = ref<Choice>({ ...NO_CHOICE });
 const isDeparture = ref(false);
 
@@ -63,6 +63,10 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
   <h1 class="spoken">Vehicles</h1>
   <p v-if="error && !data" role="alert" class="p-8 text-next">{{ error.message }}</p>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching the vehicles …</p>
+  <div v-else-if="!all.length && isDriver" class="m-auto max-w-md p-8">
+    <h2 class="text-xl">No vehicle is assigned to you yet.</h2>
+    <p class="mt-2 text-quiet">Ask a manager to let you see the ones you drive.</p>
+  </div>
   <div v-else-if="!all.length" class="m-auto max-w-md p-8">
     <h2 class="text-xl">There are no vehicles yet.</h2>
     <p v-if="isManager" class="mt-2">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core';
+import { watchDebounced } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { lookAtCode, useJob, type CodeDoubt } from '@/api/jobs';
@@ -38,9 +38,13 @@ const isDoubtful = computed(
     ),
 );
 
+const lookedAs = new Map<string, string>();
 async function look(line: BenchLine): Promise<void> {
   const code = plainCode(line.code);
+  if (lookedAs.get(line.position) === code) return;
+  lookedAs.set(line.position, code);
   if (!code || !isOnline.value) {
+    lookedAs.delete(line.position);
     doubts.value[line.position] = [];
     return;
   }
@@ -50,17 +54,17 @@ async function look(line: BenchLine): Promise<void> {
     if (code === plainCode(line.code))
       doubts.value[line.position] = found.filter((one) => one.kind !== 'WHEEL_SKIPPED');
   } catch {
+    lookedAs.delete(line.position);
     doubts.value[line.position] = [];
   }
 }
-const lookSoon = useDebounceFn(look, 250);
+watchDebounced(lines, () => Promise.all(lines.value.map(look)), { debounce: 250, deep: true });
 
 function fill(): void {
   const filled = fillFrom(pasted.value, lines.value);
   lines.value = filled.lines;
   strange.value = filled.strange;
   pasted.value = filled.strange.join('\n');
-  void Promise.all(given.value.map(look));
 }
 
 /** A scanner ends each code with Enter: on to the next wheel. */
@@ -117,7 +121,6 @@ const print = () => window.print();
             autocomplete="off"
             autocapitalize="characters"
             spellcheck="false"
-            @input="lookSoon(line)"
             @keydown.enter.prevent="next"
           />
           <span role="status">

@@ -74,7 +74,13 @@ async function enter(): Promise<void> {
       </label>
       <label
         >From a file (CSV)
-        <input ref="file" type="file" accept=".csv,.txt,text/csv" class="mt-1 block w-full" @change="read" />
+        <input
+          ref="file"
+          type="file"
+          accept=".csv,.txt,text/csv"
+          class="mt-1 block w-full file:mr-3 file:cursor-pointer file:rounded-[3px] file:border file:border-ink file:bg-raised file:px-3 file:py-1 file:text-ink"
+          @change="read"
+        />
       </label>
     </div>
     <label

@@ -38,18 +38,18 @@ const propose = () =>
 <template>
   <div>
     <div class="flex flex-wrap items-end gap-2">
-      <label
+      <label class="block"
         >Or from its weighed load
         <input
           v-model.number="load"
           type="number"
           step="any"
           min="0"
-          class="field figure mt-0.5 w-32"
+          class="field figure mt-0.5 block w-32"
           @keydown.enter.prevent="propose"
         />
       </label>
-      <label
+      <label class="block"
         ><span class="spoken">Load in</span>
         <select v-model="unit" class="field w-20">
           <option value="kg">kg</option>

@@ -35,11 +35,11 @@ const begin = () =>
     <p class="text-quiet">What to do at every wheel, at its present temperature.</p>
     <VehiclePicker v-model="chosen" :most="MOST" />
     <div class="flex flex-wrap items-end gap-3">
-      <label
+      <label class="block"
         >Air outside, {{ units.temperatureSymbol.value }}
         <input
           v-model="air"
-          class="field figure mt-0.5 w-36"
+          class="field figure mt-0.5 block w-36"
           inputmode="decimal"
           autocomplete="off"
           placeholder="coolest tyre’s"

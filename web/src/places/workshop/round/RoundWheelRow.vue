@@ -14,6 +14,7 @@ const { age } = useClock();
 const isReasoning = ref(false);
 const reason = ref('');
 const words = computed(() => toDo(props.wheel, units.pressureWords));
+const stays = computed(() => (props.wheel.action === 'DO_NOT_INFLATE' ? 'It is dealt with' : 'It stays so'));
 const mayInflate = computed(() => props.wheel.action && props.wheel.action !== 'DO_NOT_INFLATE');
 
 function give(text: string): void {
@@ -56,7 +57,7 @@ function give(text: string): void {
           v-if="mayInflate"
           type="button"
           class="button min-h-11"
-          :aria-label="`I set ${wheel.words} of ${vehicle}`"
+          :aria-label="`I set it: ${wheel.words} of ${vehicle}`"
           @click="emit('set')"
         >
           I set it
@@ -66,10 +67,10 @@ function give(text: string): void {
           type="button"
           class="button min-h-11"
           :aria-expanded="isReasoning"
-          :aria-label="`${wheel.words} of ${vehicle} stays so, with a reason`"
+          :aria-label="`${stays}: ${wheel.words} of ${vehicle}`"
           @click="isReasoning = !isReasoning"
         >
-          It stays so
+          {{ stays }}
         </button>
       </div>
       <form v-if="isReasoning" class="mt-2 grid gap-2" @submit.prevent="give(reason)">

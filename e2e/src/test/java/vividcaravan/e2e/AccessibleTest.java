@@ -71,26 +71,61 @@ class AccessibleTest extends InBrowser {
         assertNothingFound(page, "limits");
         page.navigate("/workshop");
         page.getByText("Fit another vehicle").waitFor();
-        Locator job = page.getByText("LM-40", new Page.GetByTextOptions().setExact(true));
-        if (job.count() == 0) {
-            page.getByLabel("Vehicle").selectOption("LM-40");
+        Locator open = page.getByText("LM-40", new Page.GetByTextOptions().setExact(true));
+        if (open.count() == 0) {
+            page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).selectOption("LM-40");
             page.getByLabel("Sensors held").selectOption("GLUED");
             assertNothingFound(page, "workshop");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job"))
                     .click();
         } else {
-            job.click();
+            open.click();
         }
         for (String stage : List.of("Inspect", "Mount", "Pair", "Prove")) {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + stage)))
                     .click();
             assertNothingFound(page, "fit-out, " + stage);
         }
-        page.navigate(page.url() + "/record");
+        String job = page.url();
+        page.navigate(job + "/bench");
+        page.getByLabel("Code for", new Page.GetByLabelOptions()).first().waitFor();
+        page.getByText("Paste a list").click();
+        assertNothingFound(page, "bench list");
+        page.navigate(job + "/record");
         page.locator("table").first().waitFor();
         assertNothingFound(page, "record");
+        planAndRound(page);
         page.navigate("/vehicles/GX-05");
         page.locator("table").first().waitFor();
+    }
+
+    private void planAndRound(Page page) {
+        page.navigate("/stores");
+        page.getByLabel("Add a vehicle").fill("GT-18");
+        page.getByLabel("Add a vehicle").press("Enter");
+        page.getByText("2 wheels without a sensor").waitFor();
+        assertNothingFound(page, "stores");
+        page.getByText("Keep this plan").click();
+        page.getByText("Put it aside").waitFor();
+        assertNothingFound(page, "kit plan");
+        page.navigate("/workshop");
+        page.getByLabel("Add a vehicle").fill("GX-05");
+        page.getByLabel("Add a vehicle").press("Enter");
+        page.getByText("Begin the round").click();
+        page.getByText("Give the round up").waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^It (stays|is)")))
+                .first()
+                .click();
+        assertNothingFound(page, "pressure round");
+        page.navigate("/office/load-tables");
+        page.getByText("315/80 R22.5").waitFor();
+        assertNothingFound(page, "load tables");
+        page.navigate("/office/outbox");
+        page.getByText("No mail leaves from here").waitFor();
+        assertNothingFound(page, "outbox");
+        page.navigate("/join#nothing");
+        page.getByText("This link was used").waitFor();
+        assertNothingFound(page, "join");
     }
 
     @ParameterizedTest(name = "{0} at {1}x{2}")

@@ -173,9 +173,24 @@ class EquipTest extends InBrowser {
         page.navigate("/vehicles/LM-61");
         assertThat(page.getByText("+10\u00a0%, its own")).isVisible();
 
+        // Planned: what the eight wheels take, put aside as far as it is there.
+        product.put("/api/v1/stock/STRAP_SENSOR", Product.TOKEN, "{ \"onHand\": 5 }");
+        page.navigate("/stores");
+        page.getByLabel("Add a vehicle").fill("LM-61");
+        page.getByLabel("Add a vehicle").press("Enter");
+        assertThat(page.getByText("8 wheels without a sensor")).isVisible();
+        assertThat(page.getByText("Measure the drop centre before ordering").first())
+                .isVisible();
+        button(page, "Keep this plan").click();
+        button(page, "Put it aside").click();
+        assertThat(page.getByText("What there is lies aside for it.")).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.ROW, new Page.GetByRoleOptions().setName("sensor with steel strap 9 5 0 4")))
+                .isVisible();
+
         // Fitted: the job is opened, a worn tyre is stopped, and passed with a reason.
         page.navigate("/workshop");
-        page.getByLabel("Vehicle").selectOption("LM-61");
+        page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).selectOption("LM-61");
         button(page, "Open the job").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("axle 1 left")))
                 .isVisible();
@@ -246,12 +261,101 @@ class EquipTest extends InBrowser {
         assertThat(page.getByText("Gauge and sensor agree.")).isVisible();
         button(page, "All is proven: into service").click();
 
-        // The record stays, and the vehicle is in service.
+        // The record stays.
         assertThat(page.getByText("sensors exchanged")).isVisible();
         assertThat(page.getByText("new tyre comes on Friday").first()).isVisible();
+
+        // Adjusted: the air of the proof comes out again, one wheel stays with a reason, the sheet is kept.
+        hear(tyres);
+        page.navigate("/workshop");
+        page.getByLabel("Add a vehicle").fill("LM-61");
+        page.getByLabel("Add a vehicle").press("Enter");
+        button(page, "Begin the round").click();
+        assertThat(page.getByText("7 wheels are left.")).isVisible();
+        assertThat(page.getByText("let out 25\u00a0kPa").first()).isVisible();
+        button(page, "I set it: axle 2 left inner of LM-61").click();
+        button(page, "Record it").click();
+        for (String position : tyres.codes.keySet()) {
+            if (!position.equals("1L") && !position.equals("2LO")) {
+                tyres.kpa.merge(position, -25.0, Double::sum);
+            }
+        }
+        hear(tyres);
+        assertThat(page.getByText("1 wheel is left.")).isVisible();
+        button(page, "It stays so: axle 1 left of LM-61").click();
+        page.getByLabel("Reason, in other words").fill("its new tyre comes on Friday");
+        button(page, "Keep this reason").click();
+        button(page, "Done: keep the sheet").click();
+        assertThat(page.getByText("The sheet is kept as it was then.")).isVisible();
+        assertThat(page.getByText("its new tyre comes on Friday, wren")).isVisible();
+
+        // In service.
         page.navigate("/vehicles/LM-61");
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take out of service")))
                 .isVisible();
+    }
+
+    @Test
+    void sensorsAreGivenToWheelsAtTheBench() {
+        String job = describedVehicle("LM-63");
+        Tyres tyres = new Tyres("5E2B", "1L", "2LO", "2LI", "2RO", "2RI", "1R");
+        Page page = signedIn(1280, 800);
+        page.navigate("/workshop/jobs/" + job + "/bench");
+        page.getByLabel("Code for axle 1 left").fill("5E2B0O");
+        page.getByLabel("Code for axle 2 left outer").fill("5E2B11");
+        page.getByLabel("Code for axle 1 right").fill("5E2B11");
+        assertThat(page.getByText("This code stands at two wheels of the list.").first())
+                .isVisible();
+        assertThat(page.getByText("5E2B00").first()).isVisible();
+        assertThat(button(page, "Take 3 sensors")).isDisabled();
+
+        page.getByText("Paste a list").click();
+        page.getByLabel("Position and code, a row each")
+                .fill(tyres.codes.entrySet().stream()
+                                .map(tyre -> tyre.getKey() + "; " + tyre.getValue())
+                                .collect(Collectors.joining("\n"))
+                        + "\n9L; 5E2B99");
+        button(page, "Fill the list").click();
+        assertThat(page.getByText("1 row fits no wheel")).isVisible();
+        button(page, "Take 6 sensors").click();
+
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair"))))
+                .containsText("6/6");
+    }
+
+    @Test
+    void aDriverIsInvitedJoinsAndSeesWhatIsAssignedToThem() {
+        describedVehicle("LM-64");
+        Page page = signedIn(1280, 800);
+        page.navigate("/office");
+        page.getByLabel("E-mail address").fill("d.unnock@example.org");
+        page.getByLabel("As", new Page.GetByLabelOptions().setExact(true)).selectOption("DRIVER");
+        button(page, "Invite").click();
+        assertThat(page.getByText("Written to d.unnock@example.org")).isVisible();
+        page.getByText("Mail that was written").click();
+        String link = page.locator("article a").first().getAttribute("href");
+
+        Page other = newPage(product.address, 390, 844, ColorScheme.LIGHT);
+        other.navigate(link);
+        assertThat(other.getByText("You were asked as driver")).isVisible();
+        fill(other, "User name", "dunnock");
+        fill(other, "Your name", "D. Unnock");
+        fill(other, "Password", PASSWORD);
+        button(other, "Join").click();
+        assertThat(other).hasURL(Pattern.compile(".*/desk.*"));
+        other.navigate("/vehicles");
+        assertThat(other.getByText("No vehicle is assigned to you yet")).isVisible();
+        Page late = newPage(product.address);
+        late.navigate(link);
+        assertThat(late.getByText("This link was used")).isVisible();
+
+        page.navigate("/office");
+        button(page, "Change the vehicles of D. Unnock").click();
+        page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill("LM-64");
+        button(page, "Let them see it").click();
+        assertThat(button(page, "D. Unnock no longer sees LM-64")).isVisible();
+        other.reload();
+        assertThat(other.getByText("LM-64").first()).isVisible();
     }
 
     @Test

@@ -169,6 +169,12 @@ final class Product implements AutoCloseable {
         return send(request(path, token).header("Content-Type", type).POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    HttpResponse<String> put(String path, String token, String body) {
+        return send(request(path, token)
+                .header("Content-Type", "application/json")
+                .PUT(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
     /** Signs in as a page does: with the guard against cross-site requests that it was given before. */
     HttpResponse<String> signIn(String nameAndPassword) {
         String guard = get("/api/v1/session", null).headers().allValues("Set-Cookie").stream()

@@ -60,7 +60,7 @@ class ArchitectureTest {
             .whereLayer("workshop")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("stores")
-            .mayNotBeAccessedByAnyLayer()
+            .mayOnlyBeAccessedByLayers("demo")
             .whereLayer("alerts")
             .mayOnlyBeAccessedByLayers("ingest", "live", "demo")
             .whereLayer("vehicles")

@@ -15,9 +15,16 @@ import vividcaravan.core.axles.AxleRole;
  * @param isValveReachable whether both valves of a twin pair can be reached
  * @param isRetread whether the tyre was retreaded
  * @param damage what else is wrong with it; null if nothing is
+ * @param tyre type and size as they stand on the sidewall; null if they were not written down
  */
 public record TyreInspection(
-        List<Double> treadMm, String dateCode, Stem stem, boolean isValveReachable, boolean isRetread, String damage) {
+        List<Double> treadMm,
+        String dateCode,
+        Stem stem,
+        boolean isValveReachable,
+        boolean isRetread,
+        String damage,
+        String tyre) {
 
     private static final double DEEPEST_MM = 80;
     private static final double MATE_MM = 3;
@@ -133,15 +140,29 @@ public record TyreInspection(
 
     /**
      * How this tyre and its mate on the axle differ too much, in words; empty if they go together. More than 3 mm
-     * is worth a look [common practice].
+     * of tread, another type or size, or one retread of two is worth a look [common practice].
      */
     public List<String> unlikeMate(TyreInspection mate) {
+        List<String> differences = new ArrayList<>();
         double difference = Math.abs(shallowestMm() - mate.shallowestMm());
-        return difference > MATE_MM
-                ? List.of(String.format(
-                        Locale.ROOT,
-                        "Its tread and its mate's differ by %.1f mm; match them across the axle.",
-                        difference))
-                : List.of();
+        if (difference > MATE_MM) {
+            differences.add(String.format(
+                    Locale.ROOT,
+                    "Its tread and its mate's differ by %.1f mm; match them across the axle.",
+                    difference));
+        }
+        if (tyre != null && mate.tyre != null && !plain(tyre).equals(plain(mate.tyre))) {
+            differences.add("It is a " + tyre.strip() + " and its mate a " + mate.tyre.strip()
+                    + "; match type and size across the axle.");
+        }
+        if (isRetread != mate.isRetread) {
+            differences.add("One of the two is a retread; match them across the axle.");
+        }
+        return differences;
+    }
+
+    /** Sizes are written with more and with less space. */
+    private static String plain(String text) {
+        return text.replaceAll("\\s+", "").toUpperCase(Locale.ROOT);
     }
 }

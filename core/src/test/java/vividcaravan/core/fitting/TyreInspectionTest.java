@@ -18,7 +18,7 @@ class TyreInspectionTest {
 
     private static TyreInspection tread(double... mm) {
         List<Double> points = java.util.Arrays.stream(mm).boxed().toList();
-        return new TyreInspection(points, "3423", TyreInspection.Stem.SOUND, true, false, null);
+        return new TyreInspection(points, "3423", TyreInspection.Stem.SOUND, true, false, null, null);
     }
 
     /** 49 CFR 393.75: 4/32 in on steered axles, 2/32 in elsewhere; 4/32 in = 3.175 mm by NIST SP 811. */
@@ -41,7 +41,8 @@ class TyreInspectionTest {
 
     @Test
     void aTyreOfTenYearsIsTooOld() {
-        TyreInspection old = new TyreInspection(List.of(9.0), "4716", TyreInspection.Stem.SOUND, true, false, null);
+        TyreInspection old =
+                new TyreInspection(List.of(9.0), "4716", TyreInspection.Stem.SOUND, true, false, null, null);
 
         assertThat(old.failures(AxleRole.DRIVE, RULES, TODAY))
                 .singleElement()
@@ -54,14 +55,15 @@ class TyreInspectionTest {
             value = TyreInspection.Stem.class,
             names = {"SCRATCHED", "RUSTY", "BENT"})
     void aStemThatIsNotSoundFails(TyreInspection.Stem stem) {
-        TyreInspection seen = new TyreInspection(List.of(9.0), "3423", stem, true, false, null);
+        TyreInspection seen = new TyreInspection(List.of(9.0), "3423", stem, true, false, null, null);
 
         assertThat(seen.failures(AxleRole.DRIVE, RULES, TODAY)).hasSize(1);
     }
 
     @Test
     void aRetreadIsNotForSteeredAxlesUnlessTheFleetSaysSo() {
-        TyreInspection retread = new TyreInspection(List.of(9.0), "3423", TyreInspection.Stem.SOUND, true, true, null);
+        TyreInspection retread =
+                new TyreInspection(List.of(9.0), "3423", TyreInspection.Stem.SOUND, true, true, null, null);
 
         assertThat(retread.failures(AxleRole.STEER, RULES, TODAY)).hasSize(1);
         assertThat(retread.failures(AxleRole.DRIVE, RULES, TODAY)).isEmpty();
@@ -72,7 +74,7 @@ class TyreInspectionTest {
     @Test
     void everythingThatIsWrongIsSaid() {
         TyreInspection seen =
-                new TyreInspection(List.of(), null, TyreInspection.Stem.BENT, false, true, "cut in the sidewall");
+                new TyreInspection(List.of(), null, TyreInspection.Stem.BENT, false, true, "cut in the sidewall", null);
 
         assertThat(seen.failures(AxleRole.STEER, RULES, TODAY)).hasSize(6);
     }
@@ -81,6 +83,23 @@ class TyreInspectionTest {
     void matesThatDifferAreMatched() {
         assertThat(tread(9).unlikeMate(tread(6))).isEmpty();
         assertThat(tread(9).unlikeMate(tread(5.9))).hasSize(1);
+    }
+
+    private static TyreInspection written(String tyre, boolean isRetread) {
+        return new TyreInspection(List.of(9.0), "3423", TyreInspection.Stem.SOUND, true, isRetread, null, tyre);
+    }
+
+    @Test
+    void matesOfAnotherTypeOrSizeAreMatchedAndRetreadsGoTogether() {
+        TyreInspection one = written("315/80 R22.5 drive", false);
+
+        assertThat(one.unlikeMate(written("315/80R22.5 DRIVE", false))).isEmpty();
+        assertThat(one.unlikeMate(written("295/80 R22.5 drive", false)))
+                .singleElement()
+                .asString()
+                .contains("295/80 R22.5 drive");
+        assertThat(one.unlikeMate(written(null, false))).as("not written down").isEmpty();
+        assertThat(one.unlikeMate(written("315/80 R22.5 drive", true))).hasSize(1);
     }
 
     @Test

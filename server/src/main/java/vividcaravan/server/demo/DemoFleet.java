@@ -39,12 +39,13 @@ class DemoFleet implements DisposableBean {
     private static final String TOKEN_NAME = "simulated receivers";
 
     /** What the invented driver drives: a tractor unit with a fault, its trailer, and a bus. */
-    private static final Set<String> DRIVEN = Set.of("GX-05", "GS-05", "BV-03");
+    private static final Set<String> DRIVEN = Set.of("GX-05", "GT-15", "BV-03");
 
     private final FleetDirectory fleet;
     private final FleetRegister register;
     private final ApiTokens tokens;
     private final Accounts accounts;
+    private final DemoStores stores;
     private final Installation installation;
     private final Clock clock;
     private final boolean isDemo;
@@ -57,6 +58,7 @@ class DemoFleet implements DisposableBean {
             FleetRegister register,
             ApiTokens tokens,
             Accounts accounts,
+            DemoStores stores,
             Installation installation,
             Clock clock,
             VividProperties properties) {
@@ -65,6 +67,7 @@ class DemoFleet implements DisposableBean {
         this.register = register;
         this.tokens = tokens;
         this.accounts = accounts;
+        this.stores = stores;
         this.installation = installation;
         this.clock = clock;
         this.file = new IncidentFile(properties.dataDir().resolve("demo-incidents.json"));
@@ -82,6 +85,7 @@ class DemoFleet implements DisposableBean {
             accounts.assign(
                     DemoAccounts.DRIVER,
                     DRIVEN.stream().map(ref -> fleet.existing(ref).id()).collect(Collectors.toSet()));
+            stores.fill();
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.
         tokens.revoke(TOKEN_NAME);

@@ -17,7 +17,7 @@ import vividcaravan.server.platform.SingleWriter;
 
 /** How many of what there are, and for which plans they lie aside. What is reserved is still on hand. */
 @Component
-class Store {
+public class Store {
 
     private static final int MOST_OF_ONE = 100_000;
     private static final int MOST_PLANS = 200;
@@ -79,7 +79,7 @@ class Store {
      *
      * @throws Refusal if that is not 0 to 100000
      */
-    void count(KitItem item, int onHand) {
+    public void count(KitItem item, int onHand) {
         if (onHand < 0 || onHand > MOST_OF_ONE) {
             throw Refusal.badRequest("onHand", "0 to " + MOST_OF_ONE + " can lie in the store, was " + onHand + ".");
         }

@@ -16,7 +16,7 @@ import vividcaravan.server.platform.SingleWriter;
 
 /** Tyre makers' load tables, as people entered them: one for each size. */
 @Component
-class LoadTables {
+public class LoadTables {
 
     private static final int LONGEST_SIZE = 40;
     private static final int LONGEST_SOURCE = 200;
@@ -95,7 +95,8 @@ class LoadTables {
      *
      * @throws Refusal if size or source are missing, or the speed is none
      */
-    void put(@Nullable String size, @Nullable String source, @Nullable Integer speedKmh, LoadTable table, String who) {
+    public void put(
+            @Nullable String size, @Nullable String source, @Nullable Integer speedKmh, LoadTable table, String who) {
         if (size == null || size.isBlank() || size.length() > LONGEST_SIZE) {
             throw Refusal.badRequest(
                     "tyreSize", "Give the tyre size as it stands on the sidewall, 40 characters at most.");

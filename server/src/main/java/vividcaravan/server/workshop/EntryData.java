@@ -64,31 +64,19 @@ record EntryData(
                 stem == null ? TyreInspection.Stem.SOUND : stem,
                 isValveReachable == null || isValveReachable,
                 Boolean.TRUE.equals(isRetread),
-                damage);
+                damage,
+                tyre);
     }
 
     EntryData withBefore(Map<String, Double> pressures) {
-        return new EntryData(
-                treadMm,
-                dateCode,
-                stem,
-                isValveReachable,
-                isRetread,
-                damage,
-                tyre,
-                mount,
-                ambientC,
-                stepsDone,
-                code,
-                other,
-                gaugeKpa,
-                gaugeName,
-                calibratedOn,
-                pressures,
-                reason);
+        return with(code, pressures);
     }
 
     EntryData withCode(String taken) {
+        return with(taken, before);
+    }
+
+    private EntryData with(String otherCode, Map<String, Double> otherBefore) {
         return new EntryData(
                 treadMm,
                 dateCode,
@@ -100,12 +88,12 @@ record EntryData(
                 mount,
                 ambientC,
                 stepsDone,
-                taken,
+                otherCode,
                 other,
                 gaugeKpa,
                 gaugeName,
                 calibratedOn,
-                before,
+                otherBefore,
                 reason);
     }
 }

@@ -14,7 +14,9 @@ import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.GaugeComparison;
 import vividcaravan.core.fitting.PairingCheck;
+import vividcaravan.core.fitting.PairingDoubt;
 import vividcaravan.core.fitting.PositionProof;
+import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.judge.Reading;
@@ -224,5 +226,10 @@ class JobFacts {
                     sensor.mount().orElse(null),
                     sensor.retiredBecause().isPresent());
         });
+    }
+
+    /** What speaks against taking a sensor for a wheel. */
+    List<PairingDoubt> doubts(FitOutJob job, Position position, SensorCode code) {
+        return pairingCheck(job).doubts(position, code, code.isCode() ? known(job, code.code()) : Optional.empty());
     }
 }

@@ -192,7 +192,7 @@ class JobView {
                 seen.damage(),
                 data.tyre(),
                 seen.failures(role, figures.tyres(), day),
-                unlikeMates(job, position, seen, data.tyre()),
+                unlikeMates(job, position, seen),
                 reason(job, position, EntryKind.PASSED_ANYWAY));
     }
 
@@ -204,8 +204,7 @@ class JobView {
         }
     }
 
-    private static List<String> unlikeMates(
-            FitOutJob job, Position position, TyreInspection seen, @Nullable String tyre) {
+    private static List<String> unlikeMates(FitOutJob job, Position position, TyreInspection seen) {
         List<String> unlike = new ArrayList<>();
         for (Position mate : job.walk()) {
             boolean isMate = !mate.isSpare() && mate.axle() == position.axle() && !mate.equals(position);
@@ -214,10 +213,6 @@ class JobView {
                 continue;
             }
             seen.unlikeMate(other.get().data().inspection()).forEach(words -> unlike.add(mate.code() + ": " + words));
-            String otherTyre = other.get().data().tyre();
-            if (tyre != null && otherTyre != null && !tyre.equalsIgnoreCase(otherTyre)) {
-                unlike.add(mate.code() + ": it has another tyre, " + otherTyre + ".");
-            }
         }
         return unlike;
     }

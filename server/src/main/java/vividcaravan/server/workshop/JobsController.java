@@ -127,10 +127,10 @@ class JobsController {
     }
 
     /** Some entries, in their order. */
-    record EntriesRequest(@Nullable List<JobDesk.EntryRequest> entries) {}
+    record EntriesRequest(@Nullable List<EntryRequest> entries) {}
 
     /** What became of each entry, and the job as it is now. */
-    record EntriesTaken(List<JobDesk.EntryOutcome> outcomes, JobItem job) {}
+    record EntriesTaken(List<EntryOutcome> outcomes, JobItem job) {}
 
     @PostMapping("/jobs/{id}/entries")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
@@ -138,11 +138,11 @@ class JobsController {
             operationId = "enterForJob",
             summary = "Enter what was done at a vehicle; entries may come late and twice")
     EntriesTaken enter(@PathVariable String id, @RequestBody EntriesRequest request, Principal who) {
-        List<JobDesk.EntryRequest> entries = request.entries() == null ? List.of() : request.entries();
+        List<EntryRequest> entries = request.entries() == null ? List.of() : request.entries();
         if (entries.isEmpty() || entries.size() > MOST_ENTRIES || entries.contains(null)) {
             throw Refusal.badRequest("entries", "Send 1 to " + MOST_ENTRIES + " entries.");
         }
-        List<JobDesk.EntryOutcome> outcomes = desk.enter(QueryParameters.id("job", id), entries, who.getName());
+        List<EntryOutcome> outcomes = desk.enter(QueryParameters.id("job", id), entries, who.getName());
         return new EntriesTaken(outcomes, get(id));
     }
 
@@ -150,7 +150,7 @@ class JobsController {
     record CodeRequest(@Nullable String position, @Nullable String code) {}
 
     /** What speaks against a code. */
-    record CodeLooked(List<JobDesk.CodeDoubt> doubts) {}
+    record CodeLooked(List<CodeDoubt> doubts) {}
 
     @PostMapping("/jobs/{id}/code-looks")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")

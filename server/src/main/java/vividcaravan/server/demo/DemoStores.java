@@ -1,0 +1,50 @@
+package vividcaravan.server.demo;
+
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.planning.KitItem;
+import vividcaravan.core.planning.LoadTable;
+import vividcaravan.server.stores.Store;
+import vividcaravan.server.vehicles.LoadTables;
+
+/** What the invented fleet has in its store, and a load table, all of it invented. */
+@Component
+class DemoStores {
+
+    private static final Map<KitItem, Integer> IN_STORE = Map.ofEntries(
+            Map.entry(KitItem.STRAP_SENSOR, 14),
+            Map.entry(KitItem.VALVE_SENSOR, 6),
+            Map.entry(KitItem.CAP_SENSOR, 9),
+            Map.entry(KitItem.BELT_SENSOR, 4),
+            Map.entry(KitItem.RECEIVER, 2),
+            Map.entry(KitItem.LOCK_NUT, 20),
+            Map.entry(KitItem.VALVE_STEM, 12),
+            Map.entry(KitItem.VALVE_CORE, 60),
+            Map.entry(KitItem.LOCK_NUT_WRENCH, 2),
+            Map.entry(KitItem.VALVE_TORQUE_SCREWDRIVER, 1),
+            Map.entry(KitItem.STRAP_TORQUE_SCREWDRIVER, 1),
+            Map.entry(KitItem.CABLE_PULLER, 1),
+            Map.entry(KitItem.WIRE_CUTTER, 1),
+            Map.entry(KitItem.HAND_GAUGE, 3),
+            Map.entry(KitItem.TREAD_GAUGE, 2));
+
+    private static final LoadTable TABLE = new LoadTable(List.of(
+            new LoadTable.Row(600, 2_480, 2_280.0),
+            new LoadTable.Row(700, 2_870, 2_640.0),
+            new LoadTable.Row(800, 3_260, 3_000.0),
+            new LoadTable.Row(900, 3_650, 3_360.0)));
+
+    private final Store store;
+    private final LoadTables tables;
+
+    DemoStores(Store store, LoadTables tables) {
+        this.store = store;
+        this.tables = tables;
+    }
+
+    void fill() {
+        IN_STORE.forEach(store::count);
+        tables.put("315/80 R22.5", "invented for the demo; not for real tyres", 100, TABLE, "the demo");
+    }
+}
