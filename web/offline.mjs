@@ -14,7 +14,7 @@ const { count, size, warnings } = await generateSW({
   navigateFallbackDenylist: [/^\/api\//, /^\/actuator\//],
   runtimeCaching: [
     {
-      urlPattern: /\/api\/v1\/(session|jobs|jobs\/\d+|demo)$/,
+      urlPattern: /\/api\/v1\/(session|jobs|jobs\/\d+|pressure-rounds|pressure-rounds\/\d+|demo)$/,
       handler: 'NetworkFirst',
       options: { cacheName: 'workshop', expiration: { maxEntries: 60 }, matchOptions: { ignoreVary: true } },
     },

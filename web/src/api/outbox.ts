@@ -1,6 +1,6 @@
-import { createStore, get, update } from 'idb-keyval';
 import { readonly, ref } from 'vue';
 import { Problem } from './client';
+import { keptList } from './kept';
 import { sendEntries, type EntryOutcome, type EntryRequest, type JobItem } from './jobs';
 
 /** An entry that is not settled: on its way, or one about which somebody has to decide. */
@@ -11,27 +11,18 @@ export interface Waiting {
   outcome?: EntryOutcome;
 }
 
-const KEY = 'entries';
-const STORE = createStore('vivid-caravan-workshop', 'outbox');
 const UNSETTLED = ['CONFLICT', 'TO_CONFIRM', 'REFUSED'];
 
 /**
  * What was entered beside a vehicle. It is kept on the device before anything is sent, so that nothing is lost where there
  * is no signal; it is sent in its order, and stays until the server has stored it or somebody has decided otherwise.
  */
-const waiting = ref<Waiting[]>([]);
+const { list: waiting, load, change } = keptList<Waiting>('vivid-caravan-workshop', 'entries');
 const isSending = ref(false);
 let last: Promise<unknown> = Promise.resolve();
 
-async function change(how: (list: Waiting[]) => Waiting[]): Promise<void> {
-  await update<Waiting[]>(KEY, (list) => how(list ?? []), STORE);
-  waiting.value = (await get<Waiting[]>(KEY, STORE)) ?? [];
-}
-
 /** Learns what was left from before. */
-export async function loadOutbox(): Promise<void> {
-  waiting.value = (await get<Waiting[]>(KEY, STORE)) ?? [];
-}
+export const loadOutbox = load;
 
 /** Keeps an entry and sends it as soon as that is possible. */
 export async function keep(job: string, entry: EntryRequest & { key: string }): Promise<void> {

@@ -22,6 +22,8 @@ export function useRound(id: MaybeRefOrGetter<string>) {
     queryFn: () =>
       answer(http.GET('/api/v1/pressure-rounds/{id}', { params: { path: { id: toValue(id) } } })),
     refetchInterval: (own) => (own.state.data?.state === 'OPEN' ? AGAIN_MILLIS : false),
+    networkMode: 'always',
+    retry: false,
   });
 }
 
@@ -35,10 +37,6 @@ export function useRoundActions() {
   return {
     open: async (body: Schemas['PressureRoundRequest']) =>
       keep(await answer(http.POST('/api/v1/pressure-rounds', { body }))),
-    give: async (id: string, body: Schemas['RoundReason']) =>
-      keep(
-        await answer(http.POST('/api/v1/pressure-rounds/{id}/reasons', { params: { path: { id } }, body })),
-      ),
     end: async (id: string, isGivenUp: boolean) =>
       keep(
         await answer(

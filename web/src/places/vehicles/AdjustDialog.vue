@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
+import type { Schemas } from '@/api/client';
 import { useAdjustment } from '@/api/fleet';
 import AppDialog from '@/shared/AppDialog.vue';
 import { placeWords } from '@/shared/position';
@@ -7,7 +8,13 @@ import { useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** Records that somebody set a pressure: from then on the wheel is to keep what it has. */
-const props = defineProps<{ isOpen: boolean; vehicleRef: string; position: string }>();
+const props = defineProps<{
+  isOpen: boolean;
+  vehicleRef: string;
+  position: string;
+  /** Takes the record instead of the server, where there may be no signal. */
+  take?: (record: Schemas['AdjustmentRequest']) => Promise<void>;
+}>();
 const emit = defineEmits<{ done: [] }>();
 
 const units = useUnits();
@@ -40,12 +47,17 @@ const kpa = (value: number | '') => (value === '' ? null : units.fromPressure(va
 
 const record = () =>
   attempt(async () => {
-    await adjust(props.vehicleRef, props.position, {
-      at: minutesAgo.value ? new Date(Date.now() - minutesAgo.value * 60_000).toISOString() : null,
+    const record = {
+      // The server's own clock is best, where it is asked at once.
+      at:
+        props.take || minutesAgo.value
+          ? new Date(Date.now() - minutesAgo.value * 60_000).toISOString()
+          : null,
       beforeKpa: kpa(before.value),
       afterKpa: kpa(after.value),
       note: note.value || null,
-    });
+    };
+    await (props.take ? props.take(record) : adjust(props.vehicleRef, props.position, record));
     emit('done');
   });
 </script>

@@ -8,6 +8,7 @@ import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 import RoundWheelRow from './RoundWheelRow.vue';
+import { useErrandsOf, withErrands } from './useErrandsOf';
 
 /** A round with the air line: what to do at every wheel, reckoned again with every reading, until each is settled. */
 const props = defineProps<{ id: string }>();
@@ -15,8 +16,10 @@ const props = defineProps<{ id: string }>();
 const units = useUnits();
 const { mayHandleAlerts } = useSession();
 const { at } = useClock();
-const { data: round, error } = useRound(() => props.id);
-const { give, end, again } = useRoundActions();
+const { data: stored, error } = useRound(() => props.id);
+const { end } = useRoundActions();
+const { waiting, refused, isOnline, keep, drop } = useErrandsOf(() => props.id);
+const round = computed(() => stored.value && withErrands(stored.value, waiting.value as never));
 const { trouble, isBusy, attempt } = useAttempt();
 const adjusted = ref<{ vehicle: string; position: string }>();
 const isOpen = computed(() => round.value?.state === 'OPEN');
@@ -35,10 +38,13 @@ const words = computed(() => {
     ? `Done, ${when}. The sheet is kept as it was then.`
     : `Given up, ${when}, with ${round.value.unsettled} left.`;
 });
-function set(): void {
-  adjusted.value = undefined;
-  void again(props.id);
-}
+const signal = computed(() =>
+  waiting.value.length
+    ? `${waiting.value.length} waiting for signal, kept on this device`
+    : isOnline.value
+      ? ''
+      : 'no signal; what you enter is kept on this device',
+);
 const print = () => window.print();
 </script>
 
@@ -54,6 +60,11 @@ const print = () => window.print();
         <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
       </div>
       <p role="status" class="mt-1" :class="{ 'font-medium': isOpen }">{{ words }}</p>
+      <p v-if="signal" role="status" class="text-quiet">{{ signal }}</p>
+      <p v-for="one in refused" :key="one.key" role="alert" class="mt-1 text-stop">
+        {{ one.vehicle }} {{ one.position }}: {{ one.trouble }}
+        <button type="button" class="link" @click="drop(one.key)">Leave it</button>
+      </p>
       <p class="mt-1 text-quiet">
         Reckoned with {{ units.temperatureWords(round.sheet.airC) }} outside<template
           v-if="round.sheet.isAirGuessed"
@@ -70,9 +81,7 @@ const print = () => window.print();
             :vehicle="vehicle.ref"
             :is-open="mayWork"
             @set="adjusted = { vehicle: vehicle.ref, position: wheel.position }"
-            @give="
-              (reason) => attempt(() => give(id, { vehicle: vehicle.ref, position: wheel.position, reason }))
-            "
+            @give="(reason) => keep({ vehicle: vehicle.ref, position: wheel.position, reason })"
           />
         </ul>
       </section>
@@ -84,7 +93,7 @@ const print = () => window.print();
         <button
           type="button"
           class="button button-main min-h-11"
-          :disabled="round.unsettled > 0 || isBusy"
+          :disabled="round.unsettled > 0 || waiting.length > 0 || isBusy"
           @click="attempt(() => end(id, false))"
         >
           Done: keep the sheet
@@ -106,7 +115,8 @@ const print = () => window.print();
       :is-open="true"
       :vehicle-ref="adjusted.vehicle"
       :position="adjusted.position"
-      @done="set"
+      :take="(set) => keep({ vehicle: adjusted?.vehicle ?? '', position: adjusted?.position ?? '', set })"
+      @done="adjusted = undefined"
     />
   </div>
 </template>

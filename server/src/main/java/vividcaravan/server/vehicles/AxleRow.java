@@ -1,6 +1,6 @@
 package vividcaravan.server.vehicles;
 
-import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -14,9 +14,7 @@ import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.TyreSpec;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.limits.AxleTargets;
-import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.DutyProfile;
-import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.VehicleUse;
 
 @Entity
@@ -37,18 +35,8 @@ class AxleRow {
     boolean liftable;
     double coldPressureKpa;
 
-    @Enumerated(EnumType.STRING)
-    Basis basis;
-
-    Double lowPct;
-    Double lowCriticalPct;
-    Double highPct;
-
-    @Column(name = "temperature_c")
-    Double temperatureC;
-
-    @Column(name = "temperature_critical_c")
-    Double temperatureCriticalC;
+    @Embedded
+    LimitColumns limits;
 
     boolean ballasted;
     boolean automaticInflation;
@@ -84,13 +72,7 @@ class AxleRow {
         row.maxColdKpa = tyre.maxColdKpa();
         row.rimInches = tyre.rimInches();
         row.dropCentreMm = tyre.dropCentreMm();
-        LimitOverrides overrides = description.overrides();
-        row.basis = overrides.basis();
-        row.lowPct = overrides.lowPct();
-        row.lowCriticalPct = overrides.lowCriticalPct();
-        row.highPct = overrides.highPct();
-        row.temperatureC = overrides.temperatureC();
-        row.temperatureCriticalC = overrides.temperatureCriticalC();
+        row.limits = LimitColumns.of(description.overrides());
         row.ballasted = description.isBallasted();
         row.automaticInflation = description.isSelfInflating();
         return row;
@@ -109,7 +91,7 @@ class AxleRow {
         return new AxleDescription(
                 new Axle(role, wheels, liftable),
                 targets(),
-                new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC),
+                LimitColumns.limits(limits),
                 duty,
                 new TyreSpec(tyreSize, loadIndex, maxColdKpa, rimInches, dropCentreMm),
                 ballasted,

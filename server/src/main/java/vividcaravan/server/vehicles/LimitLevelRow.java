@@ -1,6 +1,6 @@
 package vividcaravan.server.vehicles;
 
-import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -8,7 +8,6 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.VehicleKind;
-import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
 
@@ -25,30 +24,15 @@ class LimitLevelRow {
     @Enumerated(EnumType.STRING)
     AxleRole role;
 
-    @Enumerated(EnumType.STRING)
-    Basis basis;
-
-    Double lowPct;
-    Double lowCriticalPct;
-    Double highPct;
-
-    @Column(name = "temperature_c")
-    Double temperatureC;
-
-    @Column(name = "temperature_critical_c")
-    Double temperatureCriticalC;
+    @Embedded
+    LimitColumns limits;
 
     static LimitLevelRow of(long id, LimitBook.Kin kin, LimitOverrides limits) {
         LimitLevelRow row = new LimitLevelRow();
         row.id = id;
         row.kind = kin == null ? null : kin.kind();
         row.role = kin == null ? null : kin.role();
-        row.basis = limits.basis();
-        row.lowPct = limits.lowPct();
-        row.lowCriticalPct = limits.lowCriticalPct();
-        row.highPct = limits.highPct();
-        row.temperatureC = limits.temperatureC();
-        row.temperatureCriticalC = limits.temperatureCriticalC();
+        row.limits = LimitColumns.of(limits);
         return row;
     }
 
@@ -61,6 +45,6 @@ class LimitLevelRow {
     }
 
     LimitOverrides limits() {
-        return new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC);
+        return LimitColumns.limits(limits);
     }
 }

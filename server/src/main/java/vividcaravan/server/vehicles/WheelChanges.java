@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -83,7 +84,7 @@ public class WheelChanges {
         return writer.write(session -> adjusted(session, vehicle, position, at, measured, who, note));
     }
 
-    /** The same within a write. */
+    /** The same within a write. The same person setting the same wheel at the same millisecond is the same deed sent twice. */
     public WheelChange adjusted(
             StatelessSession session,
             VehicleInService vehicle,
@@ -92,6 +93,18 @@ public class WheelChanges {
             Measured measured,
             String who,
             @Nullable String note) {
+        Optional<AdjustmentRow> known = session.createSelectionQuery(
+                        "from AdjustmentRow where vehicleId = :vehicle and position = :position and at = :at and who = :who",
+                        AdjustmentRow.class)
+                .setParameter("vehicle", vehicle.id())
+                .setParameter("position", position.code())
+                .setParameter("at", at.toEpochMilli())
+                .setParameter("who", who)
+                .setMaxResults(1)
+                .uniqueResultOptional();
+        if (known.isPresent()) {
+            return event(known.get());
+        }
         AdjustmentRow row = new AdjustmentRow();
         row.id = ids.next("adjustment");
         row.vehicleId = vehicle.id();
@@ -102,9 +115,9 @@ public class WheelChanges {
         row.who = who;
         row.note = note;
         session.insert(row);
-        List<Adjustment> known = new ArrayList<>(vehicle.adjustments());
-        known.add(row.adjustment());
-        vehicle.adjusted(known);
+        List<Adjustment> adjustments = new ArrayList<>(vehicle.adjustments());
+        adjustments.add(row.adjustment());
+        vehicle.adjusted(adjustments);
         events.publishEvent(new WheelAdjusted(session, vehicle));
         return event(row);
     }

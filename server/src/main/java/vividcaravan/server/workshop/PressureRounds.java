@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hibernate.SessionFactory;
@@ -180,6 +181,12 @@ class PressureRounds {
                     .findFirst()
                     .orElseThrow(() -> Refusal.badRequest("vehicle", "\"" + ref + "\" is not in this round."));
             Position position = vehicle.existing(String.valueOf(code));
+            boolean isSentTwice = latestReason(session, id, vehicle, position)
+                    .filter(latest -> latest.who.equals(who) && latest.reason.equals(reason.strip()))
+                    .isPresent();
+            if (isSentTwice) {
+                return round(session, round);
+            }
             RoundReasonRow row = new RoundReasonRow();
             ids.load(session, "round_reason", "id");
             row.id = ids.next("round_reason");
@@ -192,6 +199,19 @@ class PressureRounds {
             session.insert(row);
             return round(session, round);
         });
+    }
+
+    private static Optional<RoundReasonRow> latestReason(
+            StatelessSession session, long round, VehicleInService vehicle, Position position) {
+        return session.createSelectionQuery(
+                        "from RoundReasonRow where roundId = :round and vehicleId = :vehicle and position = :position"
+                                + " order by id desc",
+                        RoundReasonRow.class)
+                .setParameter("round", round)
+                .setParameter("vehicle", vehicle.id())
+                .setParameter("position", position.code())
+                .setMaxResults(1)
+                .uniqueResultOptional();
     }
 
     /**

@@ -98,6 +98,28 @@ class PressureRoundContractTest {
     }
 
     @Test
+    void whatIsSentTwiceCountsOnce() {
+        Door.Truck truck = door.newTruck();
+        JsonNode round = opened(truck.ref(), "");
+        String reason = "{ \"vehicle\": \"" + truck.ref() + "\", \"position\": \"1L\", \"reason\": \"right by hand\" }";
+        String set = "{ \"at\": \"" + Instant.now() + "\", \"afterKpa\": 800 }";
+        String wheel = "/api/v1/vehicles/" + truck.ref() + "/wheels/1R";
+
+        for (int i = 0; i < 2; i++) {
+            assertThat(post(round, "reasons", reason).json().get("unsettled").asInt())
+                    .isEqualTo(1);
+            assertThat(door.postJson(wheel + "/adjustments", set).status()).isEqualTo(200);
+        }
+
+        assertThat(door.get(wheel + "/changes")
+                        .json()
+                        .get("items")
+                        .valueStream()
+                        .filter(change -> change.get("kind").asString().equals("ADJUSTED")))
+                .hasSize(1);
+    }
+
+    @Test
     void aRoundCanBeGivenUpAndSaysSo() {
         Door.Truck truck = door.newTruck();
         JsonNode round = opened(truck.ref(), "");
