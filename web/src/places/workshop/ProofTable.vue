@@ -44,7 +44,8 @@ const volts = (mv: number) => (mv / 1000).toFixed(2);
           <td class="figure">{{ wheel.code }}</td>
           <td class="figure text-right">
             {{ wheel.state.at ? age(wheel.state.at) : wheel.code ? 'never' : '' }}
-            <span v-if="wheel.state.condition === 'ASLEEP'" class="text-quiet">asleep</span>
+            <span v-if="wheel.hearing === 'ASLEEP'" class="text-quiet">asleep</span>
+            <span v-else-if="wheel.hearing === 'SILENT'" class="font-semibold text-next">silent</span>
           </td>
           <td class="figure text-right">
             <template v-if="wheel.code">{{ wheel.received }}/{{ wheel.expected }}</template>

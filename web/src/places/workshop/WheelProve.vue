@@ -25,6 +25,13 @@ watch(
   () => (gauge.value = props.wheel.gauge?.gaugeKpa ?? null),
   { immediate: true },
 );
+const HEARING: Record<NonNullable<JobWheel['hearing']>, string> = {
+  HEARD: '',
+  NOT_YET: 'Turn the wheel, or let a little air in or out, to wake it.',
+  ASLEEP: 'It sleeps, as the others do: the value is old. Turn the wheel, or let a little air in or out.',
+  SILENT:
+    'It is silent while most of the others talk. Look at its code, its battery and its antenna, and whether a repeater helps.',
+};
 const air = computed(() => props.wheel.air);
 const step = computed(() => units.pressureWords(props.job.proofStepKpa));
 
@@ -62,9 +69,10 @@ watch(
             }}</span
           >, {{ age(wheel.state.at) }} ago
         </template>
-        <template v-else
-          >, not heard yet. Turn the wheel, or let a little air in or out, to wake it.</template
-        >
+        <template v-else>, not heard yet</template>
+      </p>
+      <p v-if="wheel.hearing && HEARING[wheel.hearing]" :class="{ 'text-next': wheel.hearing === 'SILENT' }">
+        {{ HEARING[wheel.hearing] }}
       </p>
       <form class="grid gap-2" @submit.prevent="gauge !== null && emit('gauged', { gaugeKpa: gauge })">
         <PressureField v-model="gauge" label="Hand gauge" is-optional />

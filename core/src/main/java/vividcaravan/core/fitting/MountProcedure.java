@@ -121,8 +121,9 @@ public record MountProcedure(MountKind mount, List<Step> steps, List<String> cau
         }
         boolean isWideEnough = drop == null || (isNarrow ? drop >= 25 : drop > 40);
         if (mount == MountKind.BELT && !isWideEnough) {
-            misfits.add(
-                    "A belt needs a drop centre of over 40 mm, a narrow kind 25, this has " + Math.round(drop) + ".");
+            boolean isNarrowEnough = !isNarrow && drop >= 25;
+            misfits.add((isNarrowEnough ? "Take the narrow kind of belt here. " : "")
+                    + "A belt needs a drop centre of over 40 mm, a narrow kind 25, this has " + Math.round(drop) + ".");
         }
         return misfits;
     }

@@ -13,6 +13,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.GaugeComparison;
+import vividcaravan.core.fitting.Hearing;
 import vividcaravan.core.fitting.PairingCheck;
 import vividcaravan.core.fitting.PairingDoubt;
 import vividcaravan.core.fitting.PositionProof;
@@ -105,6 +106,27 @@ class JobFacts {
                 .map(KnownSensor::newest)
                 .filter(reading -> reading.at()
                         >= job.pairedAt(position).orElse(job.openedAt()).toEpochMilli() - LATELY_MILLIS);
+    }
+
+    /** Whether a wheel's sensor is heard, and what its quiet means; empty without a sensor. */
+    Optional<Hearing> hearing(FitOutJob job, Position position) {
+        if (job.code(position).isEmpty()) {
+            return Optional.empty();
+        }
+        List<Long> others = new ArrayList<>();
+        for (Position other : job.walk()) {
+            if (!other.equals(position) && !other.isSpare() && job.code(other).isPresent()) {
+                others.add(newest(job, other).map(Reading::at).orElse(null));
+            }
+        }
+        boolean mayRest = position.isSpare()
+                || job.vehicle().description().layout().axle(position.axle()).liftable();
+        return Optional.of(Hearing.of(
+                newest(job, position).map(Reading::at).orElse(null),
+                job.pairedAt(position).orElse(job.openedAt()).toEpochMilli(),
+                others,
+                mayRest,
+                clock.millis()));
     }
 
     private static double at20(VehicleInService vehicle, Reading reading) {

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.fitting.Hearing;
 import vividcaravan.core.fitting.PositionProof;
 import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.core.fitting.WalkOrder;
@@ -65,6 +66,7 @@ record JobItem(
      * @param misfits why the job's mount does not fit its rim
      * @param inspection what was seen of it
      * @param code the sensor taken for it
+     * @param hearing whether its sensor is heard, and what its quiet means; null without a sensor
      * @param missing what is still missing before it is proven, in words
      */
     record JobWheel(
@@ -82,6 +84,7 @@ record JobItem(
             @Nullable Integer rssiDbm,
             long received,
             long expected,
+            @Nullable Hearing hearing,
             boolean advisesRepeater,
             @Nullable GaugeReading gauge,
             @Nullable AirSeen air,

@@ -118,6 +118,7 @@ class JobView {
                 newest.map(Reading::rssiDbm).orElse(null),
                 proof.received(),
                 proof.expected(),
+                facts.hearing(job, position).orElse(null),
                 proof.advisesRepeater(),
                 job.at(position, EntryKind.GAUGED)
                         .map(entry -> gauge(entry, proof.gauge()))
