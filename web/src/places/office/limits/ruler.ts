@@ -73,3 +73,15 @@ export function ticks(from: number, to: number, wanted: number): number[] {
     Number(((first + i) * step).toFixed(6)),
   );
 }
+
+/** Whose limits are changed; what is empty does not narrow the choice. */
+export interface Scope {
+  kind: string;
+  role: string;
+  depot: string;
+  tyreSize: string;
+  vehicleRef: string;
+  axleNumber: number | '';
+}
+
+export const axlesWords = (count: number) => `${count} ${count === 1 ? 'axle' : 'axles'}`;

@@ -6,25 +6,16 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.OptionalDouble;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
-import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
-import vividcaravan.core.axles.Position;
-import vividcaravan.core.judge.Reading;
-import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.AxleTargets;
-import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitFault;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
-import vividcaravan.core.limits.PressureBand;
-import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -36,6 +27,7 @@ class LimitSetting {
     private final SingleWriter writer;
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
+    private final LimitOutlook outlook;
     private final VehicleStore store;
     private final Ids ids;
     private final Clock clock;
@@ -46,6 +38,7 @@ class LimitSetting {
             SingleWriter writer,
             SessionFactory sessions,
             FleetDirectory fleet,
+            LimitOutlook outlook,
             VehicleStore store,
             Ids ids,
             Clock clock,
@@ -54,24 +47,13 @@ class LimitSetting {
         this.writer = writer;
         this.sessions = sessions;
         this.fleet = fleet;
+        this.outlook = outlook;
         this.store = store;
         this.ids = ids;
         this.clock = clock;
         this.json = json;
         this.events = events;
     }
-
-    /** What was before a change: the levels and the axles that it touched. */
-    record Kept(List<KeptLevel> levels, List<KeptAxle> axles) {}
-
-    /** A level as it was; without limits if there was none. */
-    record KeptLevel(LimitBook.@Nullable Kin kin, @Nullable LimitOverrides limits) {}
-
-    /** An axle's own target and limits as they were. */
-    record KeptAxle(String vehicle, int axle, double coldKpa, LimitOverrides limits) {}
-
-    /** The whole fleet as it would be. */
-    private record Plan(LimitBook book, Map<VehicleInService, VehicleDescription> vehicles, Kept kept) {}
 
     /**
      * Shows what a change comes to, and makes it if that is wanted and nothing speaks against it.
@@ -80,11 +62,11 @@ class LimitSetting {
      */
     LimitPreview change(LimitEdit edit, boolean isPreview, String who) {
         if (isPreview) {
-            return preview(plan(edit));
+            return outlook.of(plan(edit));
         }
         return writer.write(session -> {
-            Plan plan = plan(edit);
-            LimitPreview preview = preview(plan);
+            LimitPlan plan = plan(edit);
+            LimitPreview preview = outlook.of(plan);
             boolean isNothing = plan.vehicles().isEmpty() && plan.book().equals(fleet.book());
             if (!preview.faults().isEmpty() || isNothing) {
                 return preview;
@@ -102,7 +84,7 @@ class LimitSetting {
         };
     }
 
-    private Plan plan(LimitEdit edit) {
+    private LimitPlan plan(LimitEdit edit) {
         if (edit.level() == null) {
             throw Refusal.badRequest("level", "Say whose limits are changed: FLEET, TEMPLATE or AXLES.");
         }
@@ -114,7 +96,7 @@ class LimitSetting {
                 refuse(faults);
                 LimitBook after = new LimitBook(wanted.over(LimitPolicy.DEFAULT), book.templates());
                 after.templates().values().forEach(template -> refuse(after.faultsOf(template)));
-                yield under(after, new KeptLevel(null, LimitOverrides.of(book.policy())));
+                yield under(after, new LimitPlan.KeptLevel(null, LimitOverrides.of(book.policy())));
             }
             case TEMPLATE -> {
                 LimitBook.Kin kin =
@@ -127,7 +109,7 @@ class LimitSetting {
                 if (!wanted.isEmpty()) {
                     templates.put(kin, wanted);
                 }
-                yield under(new LimitBook(book.policy(), templates), new KeptLevel(kin, before));
+                yield under(new LimitBook(book.policy(), templates), new LimitPlan.KeptLevel(kin, before));
             }
             case AXLES -> axles(edit, book);
         };
@@ -143,23 +125,24 @@ class LimitSetting {
         }
     }
 
-    private Plan under(LimitBook after, KeptLevel before) {
+    private LimitPlan under(LimitBook after, LimitPlan.KeptLevel before) {
         Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
         fleet.vehicles()
                 .forEach(vehicle -> vehicles.put(vehicle, vehicle.description().under(after)));
-        return new Plan(after, vehicles, new Kept(List.of(before), List.of()));
+        return new LimitPlan(after, vehicles, new LimitPlan.Kept(List.of(before), List.of()));
     }
 
-    private Plan axles(LimitEdit edit, LimitBook book) {
+    private LimitPlan axles(LimitEdit edit, LimitBook book) {
         Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
-        List<KeptAxle> kept = new ArrayList<>();
+        List<LimitPlan.KeptAxle> kept = new ArrayList<>();
         for (VehicleInService vehicle : fleet.vehicles()) {
             VehicleDescription before = vehicle.description();
             List<AxleDescription> axles = new ArrayList<>(before.axles());
             for (int number = 1; number <= axles.size(); number++) {
                 if (edit.finds(before, number)) {
                     AxleDescription axle = axles.get(number - 1);
-                    kept.add(new KeptAxle(before.ref(), number, axle.targets().roadKpa(), axle.overrides()));
+                    kept.add(new LimitPlan.KeptAxle(
+                            before.ref(), number, axle.targets().roadKpa(), axle.overrides()));
                     double cold =
                             edit.coldPressureKpa() == null ? axle.targets().roadKpa() : edit.coldPressureKpa();
                     axles.set(number - 1, with(axle, cold, edit.over(axle.overrides())));
@@ -172,7 +155,7 @@ class LimitSetting {
         if (kept.isEmpty()) {
             throw Refusal.badRequest("kind", "No axle fits what was chosen; nothing would change.");
         }
-        return new Plan(book, vehicles, new Kept(List.of(), kept));
+        return new LimitPlan(book, vehicles, new LimitPlan.Kept(List.of(), kept));
     }
 
     private static AxleDescription with(AxleDescription axle, double coldKpa, LimitOverrides overrides) {
@@ -186,113 +169,8 @@ class LimitSetting {
                 axle.isSelfInflating());
     }
 
-    private LimitPreview preview(Plan plan) {
-        List<LimitPreview.ChangedAxle> axles = new ArrayList<>();
-        List<LimitPreview.ChangedWheel> opens = new ArrayList<>();
-        List<LimitPreview.ChangedWheel> closes = new ArrayList<>();
-        List<LimitPreview.LimitFaultAt> faults = new ArrayList<>();
-        plan.vehicles().forEach((vehicle, after) -> {
-            VehicleDescription before = vehicle.description();
-            for (int number = 1; number <= after.axles().size(); number++) {
-                AxleDescription axle = after.axles().get(number - 1);
-                List<LimitFault> wrong = faults(after, axle);
-                if (wrong.isEmpty()) {
-                    wrong = beyondItsSensors(vehicle, number, after.limits(axle));
-                }
-                for (LimitFault fault : wrong) {
-                    faults.add(new LimitPreview.LimitFaultAt(after.ref(), number, fault.field(), fault.message()));
-                }
-                AxleLimits was = before.limits(before.axles().get(number - 1));
-                if (wrong.isEmpty() && !was.equals(after.limits(axle))) {
-                    AxleLimits is = after.limits(axle);
-                    axles.add(
-                            new LimitPreview.ChangedAxle(after.ref(), number, WheelLimits.of(was), WheelLimits.of(is)));
-                    addWheels(vehicle, number, was, is, opens, closes);
-                }
-            }
-        });
-        return new LimitPreview(axles, opens, closes, faults, null);
-    }
-
-    /** Limits have to stand in every use that the axle has a target for. */
-    private static List<LimitFault> faults(VehicleDescription vehicle, AxleDescription axle) {
-        List<LimitFault> faults = new ArrayList<>();
-        List<VehicleUse> uses = new ArrayList<>(axle.targets().uses());
-        uses.add(VehicleUse.ROAD);
-        for (VehicleUse use : uses) {
-            LimitPolicy inherited = vehicle.usedFor(use).inherited(axle);
-            faults.addAll(axle.overrides().faultsOver(inherited));
-            if (faults.isEmpty()) {
-                faults.addAll(axle.targets().faults(axle.overrides().over(inherited)));
-            }
-            if (!faults.isEmpty()) {
-                return faults;
-            }
-        }
-        axle.tyre()
-                .faultsOf(axle.targets().roadKpa())
-                .forEach(fault -> faults.add(new LimitFault(fault.field(), fault.message())));
-        return faults;
-    }
-
-    /** A limit that a sensor cannot reach is never raised. */
-    private List<LimitFault> beyondItsSensors(VehicleInService vehicle, int axle, AxleLimits limits) {
-        OptionalDouble range = vehicle.sensors().entrySet().stream()
-                .filter(entry -> entry.getKey().axle() == axle)
-                .flatMap(entry -> entry.getValue().mount().stream())
-                .map(mount -> fleet.make(mount).rangeKpa())
-                .filter(Objects::nonNull)
-                .mapToDouble(Double::doubleValue)
-                .min();
-        return range.isPresent() && limits.highKpa() > range.getAsDouble()
-                ? List.of(new LimitFault(
-                        "highPct",
-                        "The high limit of " + Math.round(limits.highKpa()) + " kPa is beyond the "
-                                + Math.round(range.getAsDouble()) + " kPa that its sensors can measure."))
-                : List.of();
-    }
-
-    private static void addWheels(
-            VehicleInService vehicle,
-            int axle,
-            AxleLimits was,
-            AxleLimits is,
-            List<LimitPreview.ChangedWheel> opens,
-            List<LimitPreview.ChangedWheel> closes) {
-        vehicle.sensors().forEach((position, sensor) -> {
-            Reading newest = sensor.newest();
-            if (position.axle() != axle || newest == null || !newest.isMeasurement()) {
-                return;
-            }
-            PressureBand before = PressureBand.of(was, judged(vehicle, was, newest));
-            PressureBand after = PressureBand.of(is, judged(vehicle, is, newest));
-            if (before == after) {
-                return;
-            }
-            (after == PressureBand.IN_BAND ? closes : opens)
-                    .add(new LimitPreview.ChangedWheel(
-                            vehicle.description().ref(), position.code(), words(position, after)));
-        });
-    }
-
-    private static double judged(VehicleInService vehicle, AxleLimits limits, Reading reading) {
-        return limits.policy().basis() == Basis.COMPENSATED
-                ? vehicle.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC())
-                : reading.pressureKpa();
-    }
-
-    private static String words(Position position, PressureBand band) {
-        return position.words()
-                + switch (band) {
-                    case BELOW_SECOND -> " would be below the second low limit";
-                    case BELOW_FIRST -> " would be below the first low limit";
-                    case ABOVE -> " would be over the high limit";
-                    case IN_BAND -> " would be in band";
-                };
-    }
-
-    private long make(StatelessSession session, Plan plan, String words, String who) {
-        for (KeptLevel level : plan.kept().levels()) {
+    private long make(StatelessSession session, LimitPlan plan, String words, String who) {
+        for (LimitPlan.KeptLevel level : plan.kept().levels()) {
             LimitOverrides now = level.kin() == null
                     ? LimitOverrides.of(plan.book().policy())
                     : plan.book().templates().get(level.kin());
@@ -326,8 +204,8 @@ class LimitSetting {
             if (row == null || row.undoneAt != null) {
                 throw Refusal.notFound("There is no change " + batch + " that could be undone.");
             }
-            Plan plan = planOf(json.readValue(row.kept, Kept.class));
-            LimitPreview preview = preview(plan);
+            LimitPlan plan = planOf(json.readValue(row.kept, LimitPlan.Kept.class));
+            LimitPreview preview = outlook.of(plan);
             if (!preview.faults().isEmpty()) {
                 throw Refusal.conflict("It cannot be undone: by what was changed since, "
                         + preview.faults().get(0).message());
@@ -339,18 +217,19 @@ class LimitSetting {
         });
     }
 
-    private Plan planOf(Kept kept) {
+    private LimitPlan planOf(LimitPlan.Kept kept) {
         LimitBook now = fleet.book();
         LimitPolicy policy = now.policy();
         Map<LimitBook.Kin, LimitOverrides> templates = new HashMap<>(now.templates());
-        List<KeptLevel> levels = new ArrayList<>();
-        for (KeptLevel level : kept.levels()) {
+        List<LimitPlan.KeptLevel> levels = new ArrayList<>();
+        for (LimitPlan.KeptLevel level : kept.levels()) {
             LimitOverrides limits = level.limits() == null ? LimitOverrides.NONE : level.limits();
             if (level.kin() == null) {
-                levels.add(new KeptLevel(null, LimitOverrides.of(policy)));
+                levels.add(new LimitPlan.KeptLevel(null, LimitOverrides.of(policy)));
                 policy = limits.over(LimitPolicy.DEFAULT);
             } else {
-                levels.add(new KeptLevel(level.kin(), templates.getOrDefault(level.kin(), LimitOverrides.NONE)));
+                levels.add(
+                        new LimitPlan.KeptLevel(level.kin(), templates.getOrDefault(level.kin(), LimitOverrides.NONE)));
                 templates.remove(level.kin());
                 if (!limits.isEmpty()) {
                     templates.put(level.kin(), limits);
@@ -359,14 +238,14 @@ class LimitSetting {
         }
         LimitBook book = new LimitBook(policy, templates);
         Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
-        List<KeptAxle> axles = new ArrayList<>();
+        List<LimitPlan.KeptAxle> axles = new ArrayList<>();
         for (VehicleInService vehicle : fleet.vehicles()) {
             VehicleDescription before = vehicle.description();
             List<AxleDescription> restored = new ArrayList<>(before.axles());
-            for (KeptAxle axle : kept.axles()) {
+            for (LimitPlan.KeptAxle axle : kept.axles()) {
                 if (axle.vehicle().equals(before.ref()) && axle.axle() <= restored.size()) {
                     AxleDescription present = restored.get(axle.axle() - 1);
-                    axles.add(new KeptAxle(
+                    axles.add(new LimitPlan.KeptAxle(
                             before.ref(), axle.axle(), present.targets().roadKpa(), present.overrides()));
                     restored.set(axle.axle() - 1, with(present, axle.coldKpa(), axle.limits()));
                 }
@@ -376,7 +255,7 @@ class LimitSetting {
                 vehicles.put(vehicle, after);
             }
         }
-        return new Plan(book, vehicles, new Kept(levels, axles));
+        return new LimitPlan(book, vehicles, new LimitPlan.Kept(levels, axles));
     }
 
     /** A change that was made. */
