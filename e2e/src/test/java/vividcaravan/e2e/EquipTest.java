@@ -184,13 +184,12 @@ class EquipTest extends InBrowser {
         button(page, "Keep this plan").click();
         button(page, "Put it aside").click();
         assertThat(page.getByText("What there is lies aside for it.")).isVisible();
-        assertThat(page.getByRole(
-                        AriaRole.ROW, new Page.GetByRoleOptions().setName("sensor with steel strap 9 5 0 4")))
+        assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName("sensor with steel strap 9 5 0 4")))
                 .isVisible();
 
         // Fitted: the job is opened, a worn tyre is stopped, and passed with a reason.
         page.navigate("/workshop");
-        page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).selectOption("LM-61");
+        page.getByLabel(Pattern.compile("^\\s*Vehicle\\b")).selectOption("LM-61");
         button(page, "Open the job").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("axle 1 left")))
                 .isVisible();
@@ -281,7 +280,6 @@ class EquipTest extends InBrowser {
             }
         }
         hear(tyres);
-        assertThat(page.getByText("1 wheel is left.")).isVisible();
         button(page, "It stays so: axle 1 left of LM-61").click();
         page.getByLabel("Reason, in other words").fill("its new tyre comes on Friday");
         button(page, "Keep this reason").click();
@@ -329,7 +327,7 @@ class EquipTest extends InBrowser {
         Page page = signedIn(1280, 800);
         page.navigate("/office");
         page.getByLabel("E-mail address").fill("d.unnock@example.org");
-        page.getByLabel("As", new Page.GetByLabelOptions().setExact(true)).selectOption("DRIVER");
+        page.getByLabel(Pattern.compile("^\\s*As\\b")).selectOption("DRIVER");
         button(page, "Invite").click();
         assertThat(page.getByText("Written to d.unnock@example.org")).isVisible();
         page.getByText("Mail that was written").click();
@@ -358,6 +356,12 @@ class EquipTest extends InBrowser {
         assertThat(other.getByText("LM-64").first()).isVisible();
     }
 
+    /** Loads the page from the device; the browser takes a moment to cut a new page off. */
+    private static void reloadOffline(Page page) {
+        page.reload();
+        page.waitForCondition(() -> Boolean.FALSE.equals(page.evaluate("() => navigator.onLine")));
+    }
+
     @Test
     void whatIsEnteredWithoutASignalIsKeptOnThePhoneAndSentLater() {
         String job = describedVehicle("LM-62");
@@ -373,7 +377,7 @@ class EquipTest extends InBrowser {
         assertThat(page.getByText("all stored")).isVisible();
 
         page.context().setOffline(true);
-        page.reload();
+        reloadOffline(page);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
                 .click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("axle 1 left")))
@@ -385,7 +389,7 @@ class EquipTest extends InBrowser {
         field.fill(tyres.codes.get("2LO"));
         field.press("Enter");
         assertThat(page.getByText("2 waiting for signal, kept on this device")).isVisible();
-        page.reload();
+        reloadOffline(page);
         assertThat(page.getByText("2 waiting for signal, kept on this device")).isVisible();
 
         // Meanwhile somebody else takes another sensor for one of these wheels.
