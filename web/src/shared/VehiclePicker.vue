@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue';
+import { computed, ref, useId, watch } from 'vue';
 import { useVehicles } from '@/api/fleet';
 
 /** Some vehicles, by ref: one typed after the other, or a whole depot. */
@@ -9,6 +9,8 @@ const props = defineProps<{ most: number }>();
 const { data: vehicles } = useVehicles();
 const id = useId();
 const wanted = ref('');
+const strange = ref('');
+const isWaiting = ref(false);
 const refs = computed(() => vehicles.value?.items.map((one) => one.ref) ?? []);
 const free = computed(() => refs.value.filter((one) => !chosen.value.includes(one)));
 const depots = computed(() =>
@@ -24,11 +26,15 @@ function add(these: string[]): void {
 function addWanted(): void {
   const typed = wanted.value.trim().toUpperCase();
   const found = refs.value.find((one) => one.toUpperCase() === typed);
+  strange.value = !found && vehicles.value && typed ? typed : '';
+  // Typed before the list was there: taken once it is.
+  isWaiting.value = !vehicles.value;
   if (found) {
     add([found]);
     wanted.value = '';
   }
 }
+watch(vehicles, () => isWaiting.value && addWanted());
 function addDepot(event: Event): void {
   const field = event.target as HTMLSelectElement;
   add(vehicles.value?.items.filter((one) => one.depot === field.value).map((one) => one.ref) ?? []);
@@ -63,6 +69,7 @@ function addDepot(event: Event): void {
         </select>
       </label>
     </div>
+    <p v-if="strange" role="alert" class="mt-1 text-stop">There is no vehicle {{ strange }}.</p>
     <ul v-if="chosen.length" class="mt-2 flex flex-wrap gap-x-4 gap-y-1" aria-label="Chosen vehicles">
       <li v-for="one in chosen" :key="one" class="flex items-baseline gap-1.5">
         <span class="figure">{{ one }}</span>
