@@ -1,6 +1,21 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import { useSession } from './api/session';
+import type { Role } from './api/team';
 import DeskPlace from './places/desk/DeskPlace.vue';
+
+/** Who may see a page; the server checks the same at every call. */
+const MANAGER_ONLY: readonly Role[] = ['MANAGER'];
+const NOT_DRIVERS: readonly Role[] = ['MANAGER', 'TECHNICIAN', 'VIEWER'];
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    title?: string;
+    /** Whether it is there without signing in. */
+    isOpen?: boolean;
+    /** Everybody if absent. */
+    roles?: readonly Role[];
+  }
+}
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -17,14 +32,14 @@ export const router = createRouter({
       path: '/describe',
       name: 'describe',
       component: () => import('./places/vehicles/describe/DescribePage.vue'),
-      meta: { title: 'Describe a vehicle' },
+      meta: { title: 'Describe a vehicle', roles: MANAGER_ONLY },
     },
     {
       path: '/describe/:vehicleRef',
       name: 'redescribe',
       component: () => import('./places/vehicles/describe/DescribePage.vue'),
       props: true,
-      meta: { title: 'Describe' },
+      meta: { title: 'Describe', roles: MANAGER_ONLY },
     },
     {
       path: '/vehicles/:vehicleRef',
@@ -37,48 +52,48 @@ export const router = createRouter({
       path: '/workshop',
       name: 'workshop',
       component: () => import('./places/workshop/WorkshopPlace.vue'),
-      meta: { title: 'Workshop' },
+      meta: { title: 'Workshop', roles: NOT_DRIVERS },
     },
     {
       path: '/workshop/rounds/:id',
       name: 'round',
       component: () => import('./places/workshop/round/RoundPage.vue'),
       props: true,
-      meta: { title: 'Pressure round' },
+      meta: { title: 'Pressure round', roles: NOT_DRIVERS },
     },
     {
       path: '/workshop/jobs/:id',
       name: 'job',
       component: () => import('./places/workshop/JobPage.vue'),
       props: true,
-      meta: { title: 'Fit-out' },
+      meta: { title: 'Fit-out', roles: NOT_DRIVERS },
     },
     {
       path: '/workshop/jobs/:id/record',
       name: 'job-record',
       component: () => import('./places/workshop/JobRecordPage.vue'),
       props: true,
-      meta: { title: 'Record' },
+      meta: { title: 'Record', roles: NOT_DRIVERS },
     },
     {
       path: '/workshop/jobs/:id/bench',
       name: 'bench',
       component: () => import('./places/workshop/BenchPage.vue'),
       props: true,
-      meta: { title: 'Bench list' },
+      meta: { title: 'Bench list', roles: NOT_DRIVERS },
     },
     {
       path: '/stores',
       name: 'stores',
       component: () => import('./places/stores/StoresPlace.vue'),
-      meta: { title: 'Stores' },
+      meta: { title: 'Stores', roles: NOT_DRIVERS },
     },
     {
       path: '/stores/plans/:id',
       name: 'kit-plan',
       component: () => import('./places/stores/KitPlanPage.vue'),
       props: true,
-      meta: { title: 'Kit plan' },
+      meta: { title: 'Kit plan', roles: NOT_DRIVERS },
     },
     {
       path: '/demo',
@@ -90,19 +105,19 @@ export const router = createRouter({
       path: '/office/limits',
       name: 'limits',
       component: () => import('./places/office/limits/LimitsPlace.vue'),
-      meta: { title: 'Limits' },
+      meta: { title: 'Limits', roles: NOT_DRIVERS },
     },
     {
       path: '/office/outbox',
       name: 'outbox',
       component: () => import('./places/office/OutboxPage.vue'),
-      meta: { title: 'Mail' },
+      meta: { title: 'Mail', roles: MANAGER_ONLY },
     },
     {
       path: '/office/load-tables',
       name: 'load-tables',
       component: () => import('./places/office/tables/LoadTablesPage.vue'),
-      meta: { title: 'Load tables' },
+      meta: { title: 'Load tables', roles: NOT_DRIVERS },
     },
     {
       path: '/office',
@@ -139,6 +154,9 @@ router.beforeEach((to) => {
     return { name: 'sign-in', query: to.fullPath === '/desk' ? {} : { then: to.fullPath } };
   }
   if (to.name === 'sign-in' && account.value) {
+    return { name: 'desk' };
+  }
+  if (to.meta.roles && account.value && !to.meta.roles.includes(account.value.role)) {
     return { name: 'desk' };
   }
   return true;

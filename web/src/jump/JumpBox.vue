@@ -21,7 +21,7 @@ const isOpen = defineModel<boolean>({ required: true });
 const router = useRouter();
 const { data: vehicles } = useVehicles();
 const { data: alerts } = useAlerts();
-const { preferences } = useSession();
+const { account, preferences } = useSession();
 const typed = ref('');
 
 const command = (title: string, detail: string, to: string): Target => ({
@@ -35,13 +35,27 @@ const command = (title: string, detail: string, to: string): Target => ({
 const COMMANDS = [
   command('Desk', 'what needs me now', '/desk'),
   command('Vehicles', 'how every vehicle is, who may leave', '/vehicles'),
+  command('Workshop', 'fit-outs, pressure rounds, rules', '/workshop'),
+  command('Stores', 'stock, kit plans, what sensors are', '/stores'),
+  command('Describe a vehicle', 'axles, tyres, targets', '/describe'),
+  command('Limits', 'on the ruler, what a change comes to', '/office/limits'),
+  command('Load tables', 'targets from weighed axles', '/office/load-tables'),
   command('Office', 'units, fleet document, tokens, team, backup', '/office'),
   command('Bring in a fleet', 'fleet document', '/office#fleet'),
   command('Make a backup', 'copy of the database', '/office#backup'),
+  command('Invite somebody', 'team, drivers and their vehicles', '/office#team'),
+  command('Mail that was written', 'outbox, invitations', '/office/outbox'),
   command('Night or paper', 'switch the theme', 'theme'),
 ];
+/** What this person may open. */
+const commands = computed(() =>
+  COMMANDS.filter(({ to }) => {
+    const roles = to.startsWith('/') ? router.resolve(to).meta.roles : undefined;
+    return !roles || !account.value || roles.includes(account.value.role);
+  }),
+);
 const targets = computed(() => [
-  ...COMMANDS,
+  ...commands.value,
   ...alertTargets(alerts.value ?? []),
   ...vehicleTargets(vehicles.value?.items ?? []),
 ]);
