@@ -7,6 +7,13 @@ export type KitPlan = Schemas['KitPlanItem'];
 export type KitPlanRequest = Schemas['KitPlanRequest'];
 export type PickLine = Schemas['PickLine'];
 
+/** What became of a plan, in words. */
+export const PLAN_STATES: Record<KitPlan['state'], string> = {
+  PLANNED: 'nothing lies aside yet',
+  RESERVED: 'what there is lies aside',
+  HANDED_OUT: 'handed out',
+};
+
 const STOCK = ['stock'];
 const PLANS = ['kit plans'];
 

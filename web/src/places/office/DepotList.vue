@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import { useDepots, useTargetActions } from '@/api/targets';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** Depots: by which clock their people live, and how high they lie, which hand gauges notice. */
@@ -32,30 +33,32 @@ async function store(): Promise<void> {
   <section aria-labelledby="depots">
     <h2 id="depots" class="text-base">Depots</h2>
     <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
-    <table v-if="depots?.length" class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
-      <thead class="text-quiet">
-        <tr class="border-b border-rule">
-          <th scope="col" class="py-1 font-normal">Name</th>
-          <th scope="col" class="font-normal">Time zone</th>
-          <th scope="col" class="text-right font-normal">Height, m</th>
-          <th scope="col" class="text-right font-normal">Vehicles</th>
-          <th scope="col"><span class="spoken">Change</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in depots" :key="one.name" class="border-b border-rule">
-          <th scope="row" class="py-1.5 font-medium">{{ one.name }}</th>
-          <td>{{ one.timeZone }}</td>
-          <td class="figure text-right">{{ Math.round(one.altitudeM) }}</td>
-          <td class="figure text-right">{{ one.vehicles }}</td>
-          <td class="text-right">
-            <button type="button" class="link" :aria-label="`Change ${one.name}`" @click="change(one)">
-              Change
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <SidewaysScroll v-if="depots?.length" label="The depots">
+      <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
+        <thead class="text-quiet">
+          <tr class="border-b border-rule">
+            <th scope="col" class="py-1 font-normal">Name</th>
+            <th scope="col" class="font-normal">Time zone</th>
+            <th scope="col" class="text-right font-normal">Height, m</th>
+            <th scope="col" class="text-right font-normal">Vehicles</th>
+            <th scope="col"><span class="spoken">Change</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in depots" :key="one.name" class="border-b border-rule">
+            <th scope="row" class="py-1.5 font-medium">{{ one.name }}</th>
+            <td>{{ one.timeZone }}</td>
+            <td class="figure text-right">{{ Math.round(one.altitudeM) }}</td>
+            <td class="figure text-right">{{ one.vehicles }}</td>
+            <td class="text-right">
+              <button type="button" class="link" :aria-label="`Change ${one.name}`" @click="change(one)">
+                Change
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </SidewaysScroll>
     <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="store">
       <label class="block"
         >Depot <input v-model="depot.name" class="field mt-0.5 block" maxlength="120" required

@@ -4,6 +4,7 @@ import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
 import { useTeam, useTeamActions, type TeamMember } from '@/api/team';
 import { useClock } from '@/shared/time';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import AddByHand from './AddByHand.vue';
 import DriverVehicles from './DriverVehicles.vue';
@@ -32,48 +33,50 @@ const takeOff = (member: TeamMember) =>
   <section aria-labelledby="team">
     <h2 id="team" class="text-base">Team</h2>
     <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
-    <table v-if="data" class="mt-2 w-full [&_td]:pr-4 [&_th]:pr-4">
-      <thead class="text-quiet">
-        <tr class="border-b border-rule">
-          <th scope="col" class="py-1 font-normal">Name</th>
-          <th scope="col" class="font-normal">User name</th>
-          <th scope="col" class="font-normal">Role</th>
-          <th scope="col" class="font-normal">Sees</th>
-          <th scope="col"><span class="spoken">Take off</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="member in present" :key="member.userName" class="border-b border-rule">
-          <th scope="row" class="py-1.5 font-medium">{{ member.displayName }}</th>
-          <td class="figure">{{ member.userName }}</td>
-          <td>{{ ROLES[member.role].name }}</td>
-          <td>
-            <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
-            <span v-else class="text-quiet">every vehicle</span>
-          </td>
-          <td class="text-right">
-            <template v-if="member.userName !== account?.userName">
-              <button
-                v-if="toRemove !== member.userName"
-                type="button"
-                class="link"
-                :aria-label="`Take ${member.displayName} off`"
-                @click="toRemove = member.userName"
-              >
-                Take off
-              </button>
-              <span v-else class="inline-flex flex-wrap items-center gap-2">
-                <span>They are out at once; records go on naming them.</span>
-                <button type="button" class="button" @click="takeOff(member)">
-                  Take {{ member.displayName }} off
+    <SidewaysScroll v-if="data" label="The team">
+      <table class="mt-2 w-full [&_td]:pr-4 [&_th]:pr-4">
+        <thead class="text-quiet">
+          <tr class="border-b border-rule">
+            <th scope="col" class="py-1 font-normal">Name</th>
+            <th scope="col" class="font-normal">User name</th>
+            <th scope="col" class="font-normal">Role</th>
+            <th scope="col" class="font-normal">Sees</th>
+            <th scope="col"><span class="spoken">Take off</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="member in present" :key="member.userName" class="border-b border-rule">
+            <th scope="row" class="py-1.5 font-medium">{{ member.displayName }}</th>
+            <td class="figure">{{ member.userName }}</td>
+            <td>{{ ROLES[member.role].name }}</td>
+            <td>
+              <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
+              <span v-else class="text-quiet">every vehicle</span>
+            </td>
+            <td class="text-right">
+              <template v-if="member.userName !== account?.userName">
+                <button
+                  v-if="toRemove !== member.userName"
+                  type="button"
+                  class="link"
+                  :aria-label="`Take ${member.displayName} off`"
+                  @click="toRemove = member.userName"
+                >
+                  Take off
                 </button>
-                <button type="button" class="link" @click="toRemove = undefined">Keep</button>
-              </span>
-            </template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+                <span v-else class="inline-flex flex-wrap items-center gap-2">
+                  <span>They are out at once; records go on naming them.</span>
+                  <button type="button" class="button" @click="takeOff(member)">
+                    Take {{ member.displayName }} off
+                  </button>
+                  <button type="button" class="link" @click="toRemove = undefined">Keep</button>
+                </span>
+              </template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </SidewaysScroll>
     <p v-if="gone.length" class="mt-2 text-quiet">
       No longer on the team, still named in the records:
       {{ gone.map((one) => `${one.displayName} (${one.userName})`).join(', ') }}.

@@ -78,6 +78,7 @@ const print = () => window.print();
         </template>
       </div>
       <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+      <h2 class="mt-4 text-base">Pick list</h2>
       <PickList :plan="plan" />
     </template>
   </div>

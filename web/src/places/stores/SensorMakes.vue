@@ -4,6 +4,7 @@ import { useSensorMakes, useTargetActions } from '@/api/targets';
 import { mountWords } from '@/places/workshop/job';
 import { parsePressure } from '@/shared/quantity';
 import { useUnits } from '@/shared/units';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** What the fleet's sensors are, mount by mount: how far they measure, and against what. */
@@ -39,41 +40,45 @@ function takeRange(make: Make, event: Event): void {
       raised.
     </p>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
-    <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
-      <thead class="text-quiet">
-        <tr class="border-b border-rule">
-          <th scope="col" class="py-1 font-normal">Held</th>
-          <th scope="col" class="text-right font-normal">Measure up to, {{ units.pressureSymbol.value }}</th>
-          <th scope="col" class="font-normal">Follow height and weather</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="make in makes" :key="make.mount" class="border-b border-rule">
-          <th scope="row" class="py-1 font-medium">{{ mountWords(make.mount) }}</th>
-          <td class="text-right">
-            <input
-              v-if="isManager"
-              class="field figure w-28 py-0.5! text-right"
-              :value="shown(make)"
-              placeholder="not known"
-              :aria-label="`How far sensors ${mountWords(make.mount)} measure, ${units.pressureSymbol.value}`"
-              @change="takeRange(make, $event)"
-            />
-            <span v-else class="figure">{{ shown(make) || 'not known' }}</span>
-          </td>
-          <td>
-            <label class="flex min-h-8 items-center gap-2"
-              ><input
-                type="checkbox"
-                :checked="make.isVented"
-                :disabled="!isManager"
-                @change="change(make, { isVented: ($event.target as HTMLInputElement).checked })"
+    <SidewaysScroll label="What our sensors are">
+      <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
+        <thead class="text-quiet">
+          <tr class="border-b border-rule">
+            <th scope="col" class="py-1 font-normal">Held</th>
+            <th scope="col" class="text-right font-normal">
+              Measure up to, {{ units.pressureSymbol.value }}
+            </th>
+            <th scope="col" class="font-normal">Follow height and weather</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="make in makes" :key="make.mount" class="border-b border-rule">
+            <th scope="row" class="py-1 font-medium">{{ mountWords(make.mount) }}</th>
+            <td class="text-right">
+              <input
+                v-if="isManager"
+                class="field figure w-28 py-0.5! text-right"
+                :value="shown(make)"
+                placeholder="not known"
+                :aria-label="`How far sensors ${mountWords(make.mount)} measure, ${units.pressureSymbol.value}`"
+                @change="takeRange(make, $event)"
               />
-              vented<span class="spoken">, {{ mountWords(make.mount) }}</span></label
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
+              <span v-else class="figure">{{ shown(make) || 'not known' }}</span>
+            </td>
+            <td>
+              <label class="flex min-h-8 items-center gap-2"
+                ><input
+                  type="checkbox"
+                  :checked="make.isVented"
+                  :disabled="!isManager"
+                  @change="change(make, { isVented: ($event.target as HTMLInputElement).checked })"
+                />
+                vented<span class="spoken">, {{ mountWords(make.mount) }}</span></label
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </SidewaysScroll>
   </section>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
-import { useKitPlans } from '@/api/stores';
+import { PLAN_STATES, useKitPlans } from '@/api/stores';
 import { useClock } from '@/shared/time';
 import KitPlanner from './KitPlanner.vue';
 import SensorMakes from './SensorMakes.vue';
@@ -11,7 +11,6 @@ import StockTable from './StockTable.vue';
 const { data: plans } = useKitPlans();
 const { mayHandleAlerts } = useSession();
 const { at } = useClock();
-const STATES = { PLANNED: 'planned', RESERVED: 'lies aside', HANDED_OUT: 'handed out' };
 </script>
 
 <template>
@@ -29,7 +28,7 @@ const STATES = { PLANNED: 'planned', RESERVED: 'lies aside', HANDED_OUT: 'handed
             <span class="text-action underline underline-offset-2">Plan {{ plan.id }}</span>
             <span>{{ plan.sensors }} sensors</span>
             <span class="figure min-w-0 truncate">{{ plan.vehicles.join(', ') }}</span>
-            <span>{{ STATES[plan.state] }}</span>
+            <span>{{ PLAN_STATES[plan.state] }}</span>
             <span class="text-quiet">{{ at(new Date(plan.madeAt)) }}, {{ plan.madeBy }}</span>
           </RouterLink>
         </li>

@@ -4,6 +4,7 @@ import { RouterLink, useRouter } from 'vue-router';
 import { Problem } from '@/api/client';
 import { useDemo } from '@/api/demo';
 import { useJob, useJobActions } from '@/api/jobs';
+import { PLAN_STATES, useKitPlans } from '@/api/stores';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import GaugeForm from './GaugeForm.vue';
@@ -35,10 +36,14 @@ const router = useRouter();
 const { data: stored, error } = useJob(() => props.id);
 const { end } = useJobActions();
 const { demo } = useDemo();
+const { data: plans } = useKitPlans();
 const { enter, trouble, isOnline, unsent, unsettled, insist, drop, stop } = useEntering(stored);
 onBeforeUnmount(stop);
 
 const job = computed(() => stored.value && withWaiting(stored.value, [...unsent.value] as never));
+const kits = computed(() =>
+  plans.value?.filter((plan) => job.value && plan.vehicles.includes(job.value.vehicle)),
+);
 const stage = ref<Stage>('inspect');
 const position = ref<string>();
 const wheel = computed(() => job.value?.wheels.find((one) => one.position === position.value));
@@ -195,6 +200,10 @@ const waits = computed(() =>
     <div v-if="job.state === 'OPEN'" class="mt-6 min-w-0 lg:mt-8">
       <h2 class="text-base">Every wheel</h2>
       <ProofTable :job="job" :chosen="position" @choose="position = $event" />
+      <p v-for="plan in kits" :key="plan.id" class="mt-3">
+        <RouterLink :to="{ name: 'kit-plan', params: { id: plan.id } }">Kit plan {{ plan.id }}</RouterLink
+        >: {{ PLAN_STATES[plan.state] }}
+      </p>
       <GaugeForm class="mt-4" :gauge="job.gauge ?? undefined" @named="enter('GAUGE_NAMED', null, $event)" />
       <section v-if="job.heldBack.length" class="mt-4">
         <h2 class="text-base">Would be on the Desk if it were in service</h2>

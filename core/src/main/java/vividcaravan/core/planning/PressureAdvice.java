@@ -75,6 +75,11 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
                 : new PressureAdvice(Action.LET_OUT, targetNow, missing);
     }
 
+    /** The advice for a tyre that ran at 80 % of its target or less before, whatever it shows now. */
+    public PressureAdvice afterRunningSoft() {
+        return new PressureAdvice(Action.DO_NOT_INFLATE, targetNowKpa, 0);
+    }
+
     private static double brought(double gaugeKpa, double fromC, double toC, AbsolutePressure ambient) {
         double zero = Temperature.ZERO_CELSIUS_KELVIN;
         return (gaugeKpa + ambient.kpa()) * (toC + zero) / (fromC + zero) - ambient.kpa();

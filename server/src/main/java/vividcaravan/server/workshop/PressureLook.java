@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
@@ -76,14 +77,23 @@ class PressureLook {
                     target,
                     isFresh ? newest.pressureKpa() : null,
                     isFresh ? newest.temperatureC() : null,
-                    isFresh ? advice(vehicle, target, newest, airC) : null,
+                    isFresh ? advice(vehicle, position, target, newest, airC) : null,
                     newest == null ? null : Instant.ofEpochMilli(newest.at())));
         }
         return wheels;
     }
 
-    private static PressureAdvice advice(VehicleInService vehicle, double target, Reading reading, double airC) {
+    private static PressureAdvice advice(
+            VehicleInService vehicle, Position position, double target, Reading reading, double airC) {
         double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        return PressureAdvice.of(target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude));
+        PressureAdvice advice =
+                PressureAdvice.of(target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude));
+        return hasRunSoft(vehicle, position) ? advice.afterRunningSoft() : advice;
+    }
+
+    /** A tyre that was filled after it ran soft reads perfect, and is not. */
+    private static boolean hasRunSoft(VehicleInService vehicle, Position position) {
+        return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
+                .anyMatch(alert -> position.equals(alert.position()) && alert.isRunSoft());
     }
 }

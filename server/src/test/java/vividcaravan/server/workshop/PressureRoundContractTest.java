@@ -144,6 +144,22 @@ class PressureRoundContractTest {
     }
 
     @Test
+    void aTyreThatRanSoftIsNotToBeFilledThoughItReadsRightAgain() {
+        Door.Truck truck = door.newTruck();
+        Instant begin = Instant.now().minusSeconds(300);
+        for (int i = 0; i < 3; i++) {
+            door.readings(array(List.of(reading(truck.left(), begin.plusSeconds(i * 60L), 600, 20))));
+        }
+        door.readings(array(List.of(reading(truck.left(), begin.plusSeconds(240), 800, 20))));
+
+        JsonNode wheel = wheel(opened(truck.ref(), ", \"airC\": 20"), 0);
+
+        assertThat(wheel.get("gaugeKpa").asDouble()).isEqualTo(800);
+        assertThat(wheel.get("action").asString()).isEqualTo("DO_NOT_INFLATE");
+        assertThat(wheel.get("isSettled").asBoolean()).isFalse();
+    }
+
+    @Test
     void whatWasSaidLongAgoSaysNothing() {
         Door.Truck truck = door.newTruck();
         door.readings(array(List.of(reading(truck.left(), Instant.now().minusSeconds(3_600), 700, 12))));
