@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
-import { ref } from 'vue';
+import { reactive } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { answer, http } from '@/api/client';
 import { signIn, signOut, useSession } from '@/api/session';
 import { ROLES } from '@/places/office/roles';
 import { useAttempt } from '@/shared/useAttempt';
+import AccountFields from './AccountFields.vue';
 
 /** Somebody who was invited by mail makes their account. */
 const router = useRouter();
@@ -13,9 +14,7 @@ const { account } = useSession();
 const { trouble, isBusy, attempt } = useAttempt();
 const secret = window.location.hash.slice(1);
 
-const userName = ref('');
-const displayName = ref('');
-const password = ref('');
+const own = reactive({ userName: '', displayName: '', password: '' });
 
 const { data: offer, error } = useQuery({
   queryKey: ['invitation', secret],
@@ -29,10 +28,10 @@ const join = () =>
     if (account.value) await signOut();
     await answer(
       http.POST('/api/v1/join', {
-        body: { secret, userName: userName.value, displayName: displayName.value, password: password.value },
+        body: { secret, ...own },
       }),
     );
-    await signIn(userName.value, password.value);
+    await signIn(own.userName, own.password);
     await router.push('/desk');
   });
 </script>
@@ -48,25 +47,7 @@ const join = () =>
       <p v-if="account" class="text-next">
         {{ account.displayName }} is signed in here and will be signed out.
       </p>
-      <label>
-        User name
-        <input v-model="userName" class="field mt-1" autocomplete="username" autocapitalize="none" required />
-      </label>
-      <label>
-        Your name, as others see it
-        <input v-model="displayName" class="field mt-1" autocomplete="name" required />
-      </label>
-      <label>
-        Password, at least 10 characters
-        <input
-          v-model="password"
-          class="field mt-1"
-          type="password"
-          autocomplete="new-password"
-          minlength="10"
-          required
-        />
-      </label>
+      <AccountFields v-model="own" />
       <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
       <div><button type="submit" class="button button-main" :disabled="isBusy">Join</button></div>
     </form>
