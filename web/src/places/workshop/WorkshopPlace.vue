@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { Problem } from '@/api/client';
@@ -22,8 +23,9 @@ const { at } = useClock();
 const router = useRouter();
 
 const vehicleRef = ref('');
-const mount = ref('STRAP');
-const walk = ref('DOWN_LEFT_UP_RIGHT');
+// Chosen once: the same people walk the same way with the same sensors.
+const mount = useLocalStorage('mount', 'STRAP');
+const walk = useLocalStorage('walk', 'DOWN_LEFT_UP_RIGHT');
 const trouble = ref('');
 
 const openJobs = computed(() => jobs.value?.filter((job) => job.state === 'OPEN') ?? []);

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.net.http.HttpResponse;
@@ -295,6 +296,36 @@ class EquipTest extends InBrowser {
     }
 
     @Test
+    void aPressureRoundGoesOnWithoutASignal() {
+        describedVehicle("LM-65");
+        Page page = signedIn(390, 844);
+        page.navigate("/workshop");
+        page.getByLabel("Add a vehicle").fill("LM-65");
+        page.getByLabel("Add a vehicle").press("Enter");
+        button(page, "Begin the round").click();
+        assertThat(page.getByText("6 wheels are left.")).isVisible();
+        // The service worker is in charge from the second visit on.
+        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
+        page.reload();
+        assertThat(page.getByText("6 wheels are left.")).isVisible();
+
+        cutOff(page);
+        reloadOffline(page);
+        button(page, "It stays so: axle 1 left of LM-65").click();
+        button(page, "not reachable today").click();
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+        assertThat(page.getByText("5 wheels are left.")).isVisible();
+        reloadOffline(page);
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+
+        reconnect(page);
+        assertThat(page.getByText("waiting for signal")).hasCount(0);
+        assertThat(page.getByText("not reachable today, wren")).isVisible();
+        button(page, "Give the round up").click();
+        assertThat(page.getByText("with 5 left.")).isVisible();
+    }
+
+    @Test
     void sensorsAreGivenToWheelsAtTheBench() {
         String job = describedVehicle("LM-63");
         Tyres tyres = new Tyres("5E2B", "1L", "2LO", "2LI", "2RO", "2RI", "1R");
@@ -357,7 +388,19 @@ class EquipTest extends InBrowser {
         assertThat(other.getByText("LM-64").first()).isVisible();
     }
 
-    /** Loads the page from the device; the browser takes a moment to cut a new page off. */
+    private static final String SENT = "**/{entries,reasons}";
+
+    /** No signal. The browser takes a moment to cut a newly loaded page off, so what is sent is also stopped by itself. */
+    private static void cutOff(Page page) {
+        page.route(SENT, Route::abort);
+        page.context().setOffline(true);
+    }
+
+    private static void reconnect(Page page) {
+        page.unroute(SENT);
+        page.context().setOffline(false);
+    }
+
     private static void reloadOffline(Page page) {
         page.reload();
         page.waitForCondition(() -> Boolean.FALSE.equals(page.evaluate("() => navigator.onLine")));
@@ -377,7 +420,7 @@ class EquipTest extends InBrowser {
         page.reload();
         assertThat(page.getByText("all stored")).isVisible();
 
-        page.context().setOffline(true);
+        cutOff(page);
         reloadOffline(page);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
                 .click();
@@ -395,7 +438,7 @@ class EquipTest extends InBrowser {
 
         // Meanwhile somebody else takes another sensor for one of these wheels.
         enter(job, "PAIRED", "2LO", "{\"code\":\"" + tyres.codes.get("2LI") + "\"}");
-        page.context().setOffline(false);
+        reconnect(page);
         assertThat(page.getByText("entered something else for axle 2 left outer"))
                 .isVisible();
         button(page, "Mine is meant").click();
