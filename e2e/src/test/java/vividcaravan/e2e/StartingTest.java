@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -82,10 +83,10 @@ class StartingTest {
     @Test
     void aFullDiskRefusesReadingsKeepsWhatWasTakenAndGoesOnOnceThereIsRoom() throws IOException {
         int accepted = 0;
-        try (Product small = Product.startWithRoomFor(6, folder)) {
+        try (Product small = Product.startWithRoomFor(5, folder)) {
             small.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCK);
             HttpResponse<String> answer = null;
-            for (int batch = 0; batch < 400; batch++) {
+            for (int batch = 0; batch < MOST_BATCHES; batch++) {
                 answer = small.post("/api/v1/readings", Product.TOKEN, "application/json", readings(batch));
                 if (answer.statusCode() != 200) {
                     break;
@@ -100,7 +101,7 @@ class StartingTest {
             small.makeRoom();
             small.waitUntilUp();
 
-            assertThat(small.readings(Product.TOKEN, readings(399))
+            assertThat(small.readings(Product.TOKEN, readings(MOST_BATCHES))
                             .get("accepted")
                             .asInt())
                     .isEqualTo(500);
@@ -126,12 +127,16 @@ class StartingTest {
               "axles": [ { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
               "sensors": [ { "position": "1L", "code": "AB0001", "fittedAt": "2026-01-01T00:00:00Z" } ] } ] }""";
 
+    private static final int MOST_BATCHES = 1_000;
+
+    /** Values without a pattern, so that they cannot be packed away. */
     private static String readings(int batch) {
         Instant begin = Instant.now().minus(Duration.ofHours(6));
+        Random random = new Random(batch);
         return IntStream.range(0, 500)
                 .mapToObj(i -> "{\"sensor\":\"AB0001\",\"at\":\"" + begin.plusMillis(batch * 20_000L + i * 40L)
-                        + "\",\"pressureKpa\":" + (780 + (i * 7919 + batch) % 40) + ".123,\"temperatureC\":2"
-                        + i % 10 + ".5}")
+                        + "\",\"pressureKpa\":" + (780_000 + random.nextInt(40_000)) / 1_000.0 + ",\"temperatureC\":"
+                        + (2_000 + random.nextInt(1_000)) / 100.0 + "}")
                 .collect(Collectors.joining(",", "[", "]"));
     }
 
