@@ -40,7 +40,7 @@ function takeRange(make: Make, event: Event): void {
       raised.
     </p>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
-    <SidewaysScroll label="What our sensors are">
+    <SidewaysScroll label="Sensors by how they are held">
       <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">

@@ -4,135 +4,15 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
-import java.net.http.HttpResponse;
-import java.nio.file.Path;
-import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.UUID;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** From bare axles to a vehicle whose sensors are proven, as a manager and a technician go the way. */
-class EquipTest extends InBrowser {
-
-    private static final String PASSWORD = "four words in a row";
-
-    @TempDir
-    static Path folder;
-
-    private Product product;
-
-    @BeforeAll
-    void startEmpty() {
-        product = Product.startWithToken(folder.resolve("data"));
-        Page page = newPage(product.address);
-        page.navigate(product.waitForLog("(/set-up#\\S+)"));
-        fill(page, "User name", "wren");
-        fill(page, "Your name", "A. Wren");
-        fill(page, "Password", PASSWORD);
-        button(page, "Make the account").click();
-        assertThat(page).hasURL(Pattern.compile(".*/desk.*"));
-    }
-
-    @AfterAll
-    void stop() {
-        product.close();
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private static void fill(Page page, String label, String text) {
-        page.getByLabel(label).first().fill(text);
-    }
-
-    private Page signedIn(int width, int height) {
-        Page page = newPage(product.address, width, height, ColorScheme.LIGHT);
-        page.navigate("/sign-in");
-        fill(page, "User name", "wren");
-        page.getByLabel("Password").fill(PASSWORD);
-        button(page, "Sign in").click();
-        assertThat(page).hasURL(Pattern.compile(".*/desk.*"));
-        return page;
-    }
-
-    private static Locator choice(Page page, String group, String words) {
-        return page.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName(group))
-                .getByRole(
-                        AriaRole.RADIO,
-                        new Locator.GetByRoleOptions().setName(words).setExact(true));
-    }
-
-    private static void press(Locator at, String key, int times) {
-        at.focus();
-        for (int i = 0; i < times; i++) {
-            at.press(key);
-        }
-    }
-
-    /** Which sensor is in which tyre, and what is in the tyre. */
-    private static final class Tyres {
-        final Map<String, String> codes = new LinkedHashMap<>();
-        final Map<String, Double> kpa = new LinkedHashMap<>();
-
-        Tyres(String prefix, String... positions) {
-            for (String position : positions) {
-                codes.put(position, "%s%02d".formatted(prefix, codes.size() + 10));
-                kpa.put(position, position.startsWith("1") ? 850.0 : 780.0);
-            }
-        }
-    }
-
-    private void hear(Tyres tyres) {
-        String now = Instant.now().toString();
-        product.readings(
-                Product.TOKEN,
-                tyres.codes.entrySet().stream()
-                        .map(tyre ->
-                                "{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20,\"rssiDbm\":-60}"
-                                        .formatted(tyre.getValue(), now, tyres.kpa.get(tyre.getKey())))
-                        .collect(Collectors.joining(",", "[", "]")));
-    }
-
-    private void enter(String job, String kind, String position, String data) {
-        HttpResponse<String> answer = product.post(
-                "/api/v1/jobs/" + job + "/entries",
-                Product.TOKEN,
-                "application/json",
-                "{\"entries\":[{\"key\":\"%s\",\"kind\":\"%s\",\"position\":\"%s\",\"data\":%s}]}"
-                        .formatted(UUID.randomUUID(), kind, position, data));
-        if (!answer.body().contains("\"STORED\"")) {
-            throw new AssertionError(answer.statusCode() + " " + answer.body());
-        }
-    }
-
-    private String describedVehicle(String ref) {
-        product.post(
-                "/api/v1/vehicles",
-                Product.TOKEN,
-                "application/json",
-                """
-                { "ref": "%s", "kind": "RIGID_TRUCK", "axles": [
-                  { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 850 },
-                  { "role": "DRIVE", "wheels": "TWIN", "coldPressureKpa": 780 } ] }"""
-                        .formatted(ref));
-        HttpResponse<String> job = product.post(
-                "/api/v1/jobs",
-                Product.TOKEN,
-                "application/json",
-                "{ \"vehicle\": \"" + ref + "\", \"mount\": \"STRAP\" }");
-        return job.body().replaceFirst("(?s).*?\"id\":\"(\\d+)\".*", "$1");
-    }
+class EquipTest extends InOwnFleet {
 
     @Test
     void aThreeAxleTruckIsComposedLimitedFittedCaughtCrossedProvenAndPutIntoService() {
@@ -296,36 +176,6 @@ class EquipTest extends InBrowser {
     }
 
     @Test
-    void aPressureRoundGoesOnWithoutASignal() {
-        describedVehicle("LM-65");
-        Page page = signedIn(390, 844);
-        page.navigate("/workshop");
-        page.getByLabel("Add a vehicle").fill("LM-65");
-        page.getByLabel("Add a vehicle").press("Enter");
-        button(page, "Begin the round").click();
-        assertThat(page.getByText("6 wheels are left.")).isVisible();
-        // The service worker is in charge from the second visit on.
-        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
-        page.reload();
-        assertThat(page.getByText("6 wheels are left.")).isVisible();
-
-        cutOff(page);
-        reloadOffline(page);
-        button(page, "It stays so: axle 1 left of LM-65").click();
-        button(page, "not reachable today").click();
-        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
-        assertThat(page.getByText("5 wheels are left.")).isVisible();
-        reloadOffline(page);
-        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
-
-        reconnect(page);
-        assertThat(page.getByText("waiting for signal")).hasCount(0);
-        assertThat(page.getByText("not reachable today, wren")).isVisible();
-        button(page, "Give the round up").click();
-        assertThat(page.getByText("with 5 left.")).isVisible();
-    }
-
-    @Test
     void sensorsAreGivenToWheelsAtTheBench() {
         String job = describedVehicle("LM-63");
         Tyres tyres = new Tyres("5E2B", "1L", "2LO", "2LI", "2RO", "2RI", "1R");
@@ -351,103 +201,5 @@ class EquipTest extends InBrowser {
 
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair"))))
                 .containsText("6/6");
-    }
-
-    @Test
-    void aDriverIsInvitedJoinsAndSeesWhatIsAssignedToThem() {
-        describedVehicle("LM-64");
-        Page page = signedIn(1280, 800);
-        page.navigate("/office");
-        page.getByLabel("E-mail address").fill("d.unnock@example.org");
-        page.getByLabel(Pattern.compile("^\\s*As\\b")).selectOption("DRIVER");
-        button(page, "Invite").click();
-        assertThat(page.getByText("Written to d.unnock@example.org")).isVisible();
-        page.getByText("Mail that was written").click();
-        String link = page.locator("article a").first().getAttribute("href");
-
-        Page other = newPage(product.address, 390, 844, ColorScheme.LIGHT);
-        other.navigate(link);
-        assertThat(other.getByText("You were asked as driver")).isVisible();
-        fill(other, "User name", "dunnock");
-        fill(other, "Your name", "D. Unnock");
-        fill(other, "Password", PASSWORD);
-        button(other, "Join").click();
-        assertThat(other).hasURL(Pattern.compile(".*/desk.*"));
-        other.navigate("/vehicles");
-        assertThat(other.getByText("No vehicle is assigned to you yet")).isVisible();
-        Page late = newPage(product.address);
-        late.navigate(link);
-        assertThat(late.getByText("This link was used")).isVisible();
-
-        page.navigate("/office");
-        button(page, "Change the vehicles of D. Unnock").click();
-        page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill("LM-64");
-        button(page, "Let them see it").click();
-        assertThat(button(page, "D. Unnock no longer sees LM-64")).isVisible();
-        other.reload();
-        assertThat(other.getByText("LM-64").first()).isVisible();
-    }
-
-    private static final String SENT = "**/{entries,reasons}";
-
-    /** No signal. The browser takes a moment to cut a newly loaded page off, so what is sent is also stopped by itself. */
-    private static void cutOff(Page page) {
-        page.route(SENT, Route::abort);
-        page.context().setOffline(true);
-    }
-
-    private static void reconnect(Page page) {
-        page.unroute(SENT);
-        page.context().setOffline(false);
-    }
-
-    private static void reloadOffline(Page page) {
-        page.reload();
-        page.waitForCondition(() -> Boolean.FALSE.equals(page.evaluate("() => navigator.onLine")));
-    }
-
-    @Test
-    void whatIsEnteredWithoutASignalIsKeptOnThePhoneAndSentLater() {
-        String job = describedVehicle("LM-62");
-        Tyres tyres = new Tyres("5C1A", "1L", "2LO", "2LI", "2RO", "2RI", "1R");
-        hear(tyres);
-        Page page = signedIn(390, 844);
-        page.navigate("/workshop/jobs/" + job);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
-                .click();
-        // The service worker is in charge from the second visit on.
-        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
-        page.reload();
-        assertThat(page.getByText("all stored")).isVisible();
-
-        cutOff(page);
-        reloadOffline(page);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
-                .click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("axle 1 left")))
-                .isVisible();
-        Locator field = page.getByLabel("Scan the label, type the code, or take it from those heard");
-        field.fill(tyres.codes.get("1L"));
-        field.press("Enter");
-        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
-        field.fill(tyres.codes.get("2LO"));
-        field.press("Enter");
-        assertThat(page.getByText("2 waiting for signal, kept on this device")).isVisible();
-        reloadOffline(page);
-        assertThat(page.getByText("2 waiting for signal, kept on this device")).isVisible();
-
-        // Meanwhile somebody else takes another sensor for one of these wheels.
-        enter(job, "PAIRED", "2LO", "{\"code\":\"" + tyres.codes.get("2LI") + "\"}");
-        reconnect(page);
-        assertThat(page.getByText("entered something else for axle 2 left outer"))
-                .isVisible();
-        button(page, "Mine is meant").click();
-        assertThat(page.getByText("entered something else")).hasCount(0);
-        assertThat(page.getByText("all stored")).isVisible();
-        String record = product.get("/api/v1/jobs/" + job, Product.TOKEN).body();
-        if (!record.contains("\"code\":\"" + tyres.codes.get("1L") + "\"")
-                || !record.contains("\"code\":\"" + tyres.codes.get("2LO") + "\"")) {
-            throw new AssertionError(record);
-        }
     }
 }

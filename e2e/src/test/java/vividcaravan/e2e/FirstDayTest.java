@@ -139,6 +139,7 @@ class FirstDayTest extends InBrowser {
     private void aViewerReadsAndHandlesNothing(Page manager, String token) {
         manager.navigate("/office");
         Locator team = manager.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Team"));
+        team.getByText("Somebody without e-mail").click();
         team.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true)).fill("V. Iewer");
         team.getByLabel("User name").fill("viewer");
         team.getByLabel("Role").selectOption("VIEWER");

@@ -1,0 +1,134 @@
+package vividcaravan.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Tests in a product of their own, empty but for its first manager, with vehicles and readings as they need them. */
+abstract class InOwnFleet extends InBrowser {
+
+    static final String PASSWORD = "four words in a row";
+
+    @TempDir
+    static Path folder;
+
+    Product product;
+
+    @BeforeAll
+    void startEmpty() {
+        product = Product.startWithToken(folder.resolve("data"));
+        Page page = newPage(product.address);
+        page.navigate(product.waitForLog("(/set-up#\\S+)"));
+        fill(page, "User name", "wren");
+        fill(page, "Your name", "A. Wren");
+        fill(page, "Password", PASSWORD);
+        button(page, "Make the account").click();
+        assertThat(page).hasURL(Pattern.compile(".*/desk.*"));
+    }
+
+    @AfterAll
+    void stop() {
+        product.close();
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static void fill(Page page, String label, String text) {
+        page.getByLabel(label).first().fill(text);
+    }
+
+    Page signedIn(int width, int height) {
+        Page page = newPage(product.address, width, height, ColorScheme.LIGHT);
+        page.navigate("/sign-in");
+        fill(page, "User name", "wren");
+        page.getByLabel("Password").fill(PASSWORD);
+        button(page, "Sign in").click();
+        assertThat(page).hasURL(Pattern.compile(".*/desk.*"));
+        return page;
+    }
+
+    static Locator choice(Page page, String group, String words) {
+        return page.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName(group))
+                .getByRole(
+                        AriaRole.RADIO,
+                        new Locator.GetByRoleOptions().setName(words).setExact(true));
+    }
+
+    static void press(Locator at, String key, int times) {
+        at.focus();
+        for (int i = 0; i < times; i++) {
+            at.press(key);
+        }
+    }
+
+    /** Which sensor is in which tyre, and what is in the tyre. */
+    static final class Tyres {
+        final Map<String, String> codes = new LinkedHashMap<>();
+        final Map<String, Double> kpa = new LinkedHashMap<>();
+
+        Tyres(String prefix, String... positions) {
+            for (String position : positions) {
+                codes.put(position, "%s%02d".formatted(prefix, codes.size() + 10));
+                kpa.put(position, position.startsWith("1") ? 850.0 : 780.0);
+            }
+        }
+    }
+
+    void hear(Tyres tyres) {
+        String now = Instant.now().toString();
+        product.readings(
+                Product.TOKEN,
+                tyres.codes.entrySet().stream()
+                        .map(tyre ->
+                                "{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20,\"rssiDbm\":-60}"
+                                        .formatted(tyre.getValue(), now, tyres.kpa.get(tyre.getKey())))
+                        .collect(Collectors.joining(",", "[", "]")));
+    }
+
+    void enter(String job, String kind, String position, String data) {
+        HttpResponse<String> answer = product.post(
+                "/api/v1/jobs/" + job + "/entries",
+                Product.TOKEN,
+                "application/json",
+                "{\"entries\":[{\"key\":\"%s\",\"kind\":\"%s\",\"position\":\"%s\",\"data\":%s}]}"
+                        .formatted(UUID.randomUUID(), kind, position, data));
+        if (!answer.body().contains("\"STORED\"")) {
+            throw new AssertionError(answer.statusCode() + " " + answer.body());
+        }
+    }
+
+    String describedVehicle(String ref) {
+        product.post(
+                "/api/v1/vehicles",
+                Product.TOKEN,
+                "application/json",
+                """
+                { "ref": "%s", "kind": "RIGID_TRUCK", "axles": [
+                  { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 850 },
+                  { "role": "DRIVE", "wheels": "TWIN", "coldPressureKpa": 780 } ] }"""
+                        .formatted(ref));
+        HttpResponse<String> job = product.post(
+                "/api/v1/jobs",
+                Product.TOKEN,
+                "application/json",
+                "{ \"vehicle\": \"" + ref + "\", \"mount\": \"STRAP\" }");
+        return job.body().replaceFirst("(?s).*?\"id\":\"(\\d+)\".*", "$1");
+    }
+}

@@ -1,0 +1,107 @@
+package vividcaravan.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Work beside a vehicle where there is no signal: kept on the phone, and sent later. */
+class NoSignalTest extends InOwnFleet {
+
+    private static final String SENT = "**/{entries,reasons}";
+
+    /** No signal. The browser takes a moment to cut a newly loaded page off, so what is sent is also stopped by itself. */
+    private static void cutOff(Page page) {
+        page.route(SENT, Route::abort);
+        page.context().setOffline(true);
+    }
+
+    private static void reconnect(Page page) {
+        page.unroute(SENT);
+        page.context().setOffline(false);
+    }
+
+    private static void reloadOffline(Page page) {
+        page.reload();
+        page.waitForCondition(() -> Boolean.FALSE.equals(page.evaluate("() => navigator.onLine")));
+    }
+
+    @Test
+    void whatIsEnteredWithoutASignalIsKeptOnThePhoneAndSentLater() {
+        String job = describedVehicle("LM-62");
+        Tyres tyres = new Tyres("5C1A", "1L", "2LO", "2LI", "2RO", "2RI", "1R");
+        hear(tyres);
+        Page page = signedIn(390, 844);
+        page.navigate("/workshop/jobs/" + job);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
+                .click();
+        // The service worker is in charge from the second visit on.
+        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
+        page.reload();
+        assertThat(page.getByText("all stored")).isVisible();
+
+        cutOff(page);
+        reloadOffline(page);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pair")))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("axle 1 left")))
+                .isVisible();
+        Locator field = page.getByLabel("Scan the label, type the code, or take it from those heard");
+        field.fill(tyres.codes.get("1L"));
+        field.press("Enter");
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+        field.fill(tyres.codes.get("2LO"));
+        field.press("Enter");
+        assertThat(page.getByText("2 waiting for signal, kept on this device")).isVisible();
+        reloadOffline(page);
+        assertThat(page.getByText("2 waiting for signal, kept on this device")).isVisible();
+
+        // Meanwhile somebody else takes another sensor for one of these wheels.
+        enter(job, "PAIRED", "2LO", "{\"code\":\"" + tyres.codes.get("2LI") + "\"}");
+        reconnect(page);
+        assertThat(page.getByText("entered something else for axle 2 left outer"))
+                .isVisible();
+        button(page, "Mine is meant").click();
+        assertThat(page.getByText("entered something else")).hasCount(0);
+        assertThat(page.getByText("all stored")).isVisible();
+        String record = product.get("/api/v1/jobs/" + job, Product.TOKEN).body();
+        if (!record.contains("\"code\":\"" + tyres.codes.get("1L") + "\"")
+                || !record.contains("\"code\":\"" + tyres.codes.get("2LO") + "\"")) {
+            throw new AssertionError(record);
+        }
+    }
+
+    @Test
+    void aPressureRoundGoesOnWithoutASignal() {
+        describedVehicle("LM-65");
+        Page page = signedIn(390, 844);
+        page.navigate("/workshop");
+        page.getByLabel("Add a vehicle").fill("LM-65");
+        page.getByLabel("Add a vehicle").press("Enter");
+        button(page, "Begin the round").click();
+        assertThat(page.getByText("6 wheels are left.")).isVisible();
+        // The service worker is in charge from the second visit on.
+        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
+        page.reload();
+        assertThat(page.getByText("6 wheels are left.")).isVisible();
+
+        cutOff(page);
+        reloadOffline(page);
+        button(page, "It stays so: axle 1 left of LM-65").click();
+        button(page, "not reachable today").click();
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+        assertThat(page.getByText("5 wheels are left.")).isVisible();
+        reloadOffline(page);
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+
+        reconnect(page);
+        assertThat(page.getByText("waiting for signal")).hasCount(0);
+        assertThat(page.getByText("not reachable today, wren")).isVisible();
+        button(page, "Give the round up").click();
+        assertThat(page.getByText("with 5 left.")).isVisible();
+    }
+}

@@ -1,0 +1,47 @@
+package vividcaravan.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** People who are asked to join, and see what is theirs. */
+class TeamTest extends InOwnFleet {
+
+    @Test
+    void aDriverIsInvitedJoinsAndSeesWhatIsAssignedToThem() {
+        describedVehicle("LM-64");
+        Page page = signedIn(1280, 800);
+        page.navigate("/office");
+        page.getByLabel("E-mail address").fill("d.unnock@example.org");
+        page.getByLabel(Pattern.compile("^\\s*As\\b")).selectOption("DRIVER");
+        button(page, "Invite").click();
+        assertThat(page.getByText("Written to d.unnock@example.org")).isVisible();
+        page.getByText("Mail that was written").click();
+        String link = page.locator("article a").first().getAttribute("href");
+
+        Page other = newPage(product.address, 390, 844, ColorScheme.LIGHT);
+        other.navigate(link);
+        assertThat(other.getByText("You were asked as driver")).isVisible();
+        fill(other, "User name", "dunnock");
+        fill(other, "Your name", "D. Unnock");
+        fill(other, "Password", PASSWORD);
+        button(other, "Join").click();
+        assertThat(other).hasURL(Pattern.compile(".*/desk.*"));
+        other.navigate("/vehicles");
+        assertThat(other.getByText("No vehicle is assigned to you yet")).isVisible();
+        Page late = newPage(product.address);
+        late.navigate(link);
+        assertThat(late.getByText("This link was used")).isVisible();
+
+        page.navigate("/office");
+        button(page, "Change the vehicles of D. Unnock").click();
+        page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill("LM-64");
+        button(page, "Let them see it").click();
+        assertThat(button(page, "D. Unnock no longer sees LM-64")).isVisible();
+        other.reload();
+        assertThat(other.getByText("LM-64").first()).isVisible();
+    }
+}
