@@ -34,6 +34,9 @@ class AccountRow {
     String passwordHash;
     boolean isDemo;
 
+    /** Sessions of another number have ended. */
+    int sessionNumber = 1;
+
     @Enumerated(EnumType.STRING)
     PressureUnit pressureUnit;
 

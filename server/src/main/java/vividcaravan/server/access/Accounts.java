@@ -5,17 +5,19 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import vividcaravan.server.platform.ReaderKey;
+import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 
@@ -34,24 +36,32 @@ public class Accounts implements UserDetailsService {
     private final AccountRepository rows;
     private final PasswordEncoder passwords;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
     private final boolean isDemo;
 
-    Accounts(AccountRepository rows, PasswordEncoder passwords, Clock clock, VividProperties properties) {
+    Accounts(
+            AccountRepository rows,
+            PasswordEncoder passwords,
+            Clock clock,
+            ApplicationEventPublisher events,
+            VividProperties properties) {
         this.rows = rows;
         this.passwords = passwords;
         this.clock = clock;
+        this.events = events;
         this.isDemo = properties.demo();
     }
 
     @Override
     public UserDetails loadUserByUsername(String userName) {
         return active(userName)
-                .map(row -> new SignedIn(row.userName, row.passwordHash, row.role))
+                .map(row -> new SignedIn(
+                        row.userName, row.passwordHash, row.role, row.sessionNumber, clock.instant()))
                 .orElseThrow(() -> new UsernameNotFoundException("no such account"));
     }
 
     private Optional<AccountRow> row(String userName) {
-        return rows.findByUserName(userName.strip().toLowerCase(Locale.ROOT)).filter(row -> row.isDemo == isDemo);
+        return rows.findByUserName(SignInThrottle.name(userName)).filter(row -> row.isDemo == isDemo);
     }
 
     private Optional<AccountRow> active(String userName) {
@@ -61,6 +71,49 @@ public class Accounts implements UserDetailsService {
     /** The account of this name, if it counts in the present mode and was not taken off. */
     public Optional<Account> find(String userName) {
         return active(userName).map(AccountRow::account);
+    }
+
+    /** Number that a session of this person has to have; none for a name that does not count. */
+    Optional<Integer> sessionNumber(String userName) {
+        return active(userName).map(row -> row.sessionNumber);
+    }
+
+    /**
+     * Ends a person's sessions.
+     *
+     * @return the number that sessions have to have from now on
+     */
+    @Transactional
+    public int endSessions(String userName) {
+        return endSessions(existing(userName));
+    }
+
+    private int endSessions(AccountRow row) {
+        row.sessionNumber++;
+        rows.save(row);
+        events.publishEvent(new ReaderLeft(ReaderKey.ofPerson(row.userName)));
+        return row.sessionNumber;
+    }
+
+    /**
+     * Changes a person's password; all their sessions end.
+     *
+     * @return the number that sessions have to have from now on
+     * @throws Refusal if {@code next} is too short or too long, or the same as before
+     */
+    @Transactional
+    public int changePassword(String userName, @Nullable String next) {
+        AccountRow row = existing(userName);
+        List<Refusal.Fault> faults = new ArrayList<>();
+        checkPassword(next, "next", faults);
+        if (faults.isEmpty() && passwords.matches(next, row.passwordHash)) {
+            faults.add(new Refusal.Fault("next", "That is the password you have. Choose another."));
+        }
+        if (!faults.isEmpty()) {
+            throw Refusal.badRequest(faults.get(0).message(), faults);
+        }
+        row.passwordHash = passwords.encode(next);
+        return endSessions(row);
     }
 
     /** Whether there is somebody who can make accounts for others. */
@@ -109,6 +162,7 @@ public class Accounts implements UserDetailsService {
         row.vehicleIds.clear();
         row.vehicleIds.addAll(vehicleIds);
         rows.save(row);
+        events.publishEvent(new ReaderLeft(ReaderKey.ofPerson(row.userName)));
     }
 
     private AccountRow existing(String userName) {
@@ -128,7 +182,7 @@ public class Accounts implements UserDetailsService {
     /** The same for somebody who was invited at {@code email}. */
     @Transactional
     Account add(String userName, String displayName, Role role, String password, @Nullable String email) {
-        String name = userName == null ? "" : userName.strip().toLowerCase(Locale.ROOT);
+        String name = userName == null ? "" : SignInThrottle.name(userName);
         List<Refusal.Fault> faults = new ArrayList<>();
         if (!USER_NAME.matcher(name).matches()) {
             faults.add(
@@ -145,7 +199,7 @@ public class Accounts implements UserDetailsService {
         if (role == null) {
             faults.add(new Refusal.Fault("role", "Choose a role: MANAGER, TECHNICIAN, DRIVER or VIEWER."));
         }
-        checkPassword(password, faults);
+        checkPassword(password, "password", faults);
         if (!faults.isEmpty()) {
             throw Refusal.badRequest(faults.get(0).message(), faults);
         }
@@ -161,12 +215,12 @@ public class Accounts implements UserDetailsService {
         return rows.save(row).account();
     }
 
-    private static void checkPassword(String password, List<Refusal.Fault> faults) {
+    private static void checkPassword(@Nullable String password, String field, List<Refusal.Fault> faults) {
         if (password == null || password.length() < SHORTEST_PASSWORD) {
             faults.add(new Refusal.Fault(
-                    "password", "A password has at least 10 characters. A few words in a row do well."));
+                    field, "A password has at least 10 characters. A few words in a row do well."));
         } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
-            faults.add(new Refusal.Fault("password", "A password has at most 72 bytes."));
+            faults.add(new Refusal.Fault(field, "A password has at most 72 bytes."));
         }
     }
 
@@ -192,6 +246,6 @@ public class Accounts implements UserDetailsService {
         row.removedAt = clock.instant();
         row.passwordHash = NO_PASSWORD;
         row.vehicleIds.clear();
-        rows.save(row);
+        endSessions(row);
     }
 }

@@ -24,5 +24,9 @@ class ApiTokenRow {
     String tokenHash;
     boolean isDemo;
     String createdBy;
+
+    /** The person it belongs to; it ends when they leave. */
+    String owner;
+
     Instant createdAt;
 }

@@ -6,8 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import vividcaravan.server.platform.ReaderKey;
+import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 
@@ -28,37 +33,51 @@ public class ApiTokens {
         MONITOR
     }
 
-    /** A token as it is listed: never the secret itself. */
-    public record Token(long id, String name, Scope scope, String createdBy, Instant createdAt) {}
+    /**
+     * A token as it is listed: never the secret itself.
+     *
+     * @param owner the person it belongs to, with whom it ends
+     */
+    public record Token(long id, String name, Scope scope, String createdBy, String owner, Instant createdAt) {}
 
     /** A token just made, with the secret that is shown once. */
     public record NewToken(Token token, String secret) {}
 
     /** Who a token stands for. */
-    record Bearer(String name, Scope scope) {}
+    record Bearer(long id, String name, Scope scope, String owner) {}
+
+    /** Of the token that the operator set. */
+    static final String CONFIGURED = "configured token";
 
     private static final int LONGEST_NAME = 120;
 
     private final ApiTokenRepository rows;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
     private final boolean isDemo;
     private final String configuredHash;
     private final Map<String, Bearer> byHash = new ConcurrentHashMap<>();
 
-    ApiTokens(ApiTokenRepository rows, Clock clock, VividProperties properties) {
+    ApiTokens(
+            ApiTokenRepository rows, Clock clock, ApplicationEventPublisher events, VividProperties properties) {
+        this.events = events;
         this.rows = rows;
         this.clock = clock;
         this.isDemo = properties.demo();
         this.configuredHash = properties.apiToken() == null ? null : Secret.hash(properties.apiToken());
         rows.findAllByIsDemoOrderById(isDemo)
-                .forEach(row -> byHash.put(row.tokenHash, new Bearer(row.name, row.scope)));
+                .forEach(this::letIn);
+    }
+
+    private void letIn(ApiTokenRow row) {
+        byHash.put(row.tokenHash, new Bearer(row.id, row.name, row.scope, row.owner));
     }
 
     /** Whom {@code secret} lets in. */
     Optional<Bearer> find(String secret) {
         String hash = Secret.hash(secret);
         return hash.equals(configuredHash)
-                ? Optional.of(new Bearer("configured token", Scope.MANAGER))
+                ? Optional.of(new Bearer(0, CONFIGURED, Scope.MANAGER, CONFIGURED))
                 : Optional.ofNullable(byHash.get(hash));
     }
 
@@ -69,13 +88,22 @@ public class ApiTokens {
                 .toList();
     }
 
+    /** Makes a token for whoever is asking; one made with a token belongs to the same person. */
+    @Transactional
+    public NewToken make(@Nullable String name, @Nullable Scope scope, Authentication who) {
+        String owner = who.getPrincipal() instanceof MachineReader machine ? machine.owner() : who.getName();
+        return make(name, scope, who.getName(), owner);
+    }
+
     /**
      * Makes a token.
      *
+     * @param by who makes it
+     * @param owner the person it belongs to
      * @throws Refusal if it has no name or no scope
      */
     @Transactional
-    public NewToken make(String name, Scope scope, String by) {
+    public NewToken make(@Nullable String name, @Nullable Scope scope, String by, String owner) {
         if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
             throw Refusal.badRequest(
                     "name", "Give the token a name of 1 to 120 characters, so that you know it again.");
@@ -90,9 +118,10 @@ public class ApiTokens {
         row.tokenHash = Secret.hash(secret);
         row.isDemo = isDemo;
         row.createdBy = by;
+        row.owner = owner;
         row.createdAt = clock.instant();
         ApiTokenRow saved = rows.save(row);
-        byHash.put(saved.tokenHash, new Bearer(saved.name, saved.scope));
+        letIn(saved);
         return new NewToken(token(saved), secret);
     }
 
@@ -104,6 +133,7 @@ public class ApiTokens {
                 .orElseThrow(() -> Refusal.notFound("There is no such token; perhaps it was ended already."));
         rows.delete(row);
         byHash.remove(row.tokenHash);
+        events.publishEvent(new ReaderLeft(ReaderKey.ofToken(id)));
     }
 
     /** Ends every token of this name. */
@@ -114,7 +144,26 @@ public class ApiTokens {
                 .forEach(row -> revoke(row.id));
     }
 
+    /** Ends every token of somebody who leaves. */
+    @Transactional
+    public void revokeAllOf(String owner) {
+        rows.findAllByIsDemoOrderById(isDemo).stream()
+                .filter(row -> row.owner.equals(owner))
+                .forEach(row -> revoke(row.id));
+    }
+
+    /** Gives every token of somebody who leaves to somebody else; they go on. */
+    @Transactional
+    public void passOn(String owner, String to) {
+        for (ApiTokenRow row : rows.findAllByIsDemoOrderById(isDemo)) {
+            if (row.owner.equals(owner)) {
+                row.owner = to;
+                letIn(rows.save(row));
+            }
+        }
+    }
+
     private static Token token(ApiTokenRow row) {
-        return new Token(row.id, row.name, row.scope, row.createdBy, row.createdAt);
+        return new Token(row.id, row.name, row.scope, row.createdBy, row.owner, row.createdAt);
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 import vividcaravan.server.platform.ProblemWriter;
+import vividcaravan.server.platform.ReaderKey;
 
 /** Lets machines in by {@code Authorization: Bearer …}, for this one request. */
 class BearerTokenFilter extends OncePerRequestFilter {
@@ -55,10 +56,12 @@ class BearerTokenFilter extends OncePerRequestFilter {
             return;
         }
         SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                bearer.get().name(),
+        UsernamePasswordAuthenticationToken who = UsernamePasswordAuthenticationToken.authenticated(
+                new MachineReader(bearer.get().name(), bearer.get().owner()),
                 null,
-                List.of(new SimpleGrantedAuthority("ROLE_" + bearer.get().scope()))));
+                List.of(new SimpleGrantedAuthority("ROLE_" + bearer.get().scope())));
+        who.setDetails(ReaderKey.ofToken(bearer.get().id()));
+        context.setAuthentication(who);
         SecurityContextHolder.setContext(context);
         try {
             chain.doFilter(request, response);

@@ -119,6 +119,15 @@ public class Invitations {
         return accounts.find(userName).map(Account::displayName).orElse(userName);
     }
 
+    /** Ends those that somebody who leaves had sent. */
+    @Transactional
+    public void withdrawAllOf(String by) {
+        Instant now = clock.instant();
+        rows.findAllByIsDemoAndUsedAtIsNullAndWithdrawnAtIsNullOrderById(isDemo).stream()
+                .filter(row -> row.invitedBy.equals(by))
+                .forEach(row -> row.withdrawnAt = now);
+    }
+
     /** Ends an invitation that was not used. */
     @Transactional
     public void withdraw(long id) {

@@ -1,5 +1,6 @@
 package vividcaravan.server.access;
 
+import java.time.Clock;
 import jakarta.servlet.DispatcherType;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -17,9 +18,11 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
 import vividcaravan.server.platform.ProblemWriter;
+import vividcaravan.server.platform.VividProperties;
 
 /** Who is let in where: people by a session, machines by a bearer token. */
 @Configuration
@@ -44,11 +47,15 @@ class SecurityConfiguration {
             BearerTokenFilter bearer,
             Accounts accounts,
             SecurityContextRepository contexts,
+            Clock clock,
+            VividProperties properties,
             ProblemWriter problems) {
         http.securityContext(context -> context.securityContextRepository(contexts))
-                .csrf(csrf -> csrf.spa().ignoringRequestMatchers(BearerTokenFilter::isBearer))
+                .csrf(csrf -> csrf.spa()
+                        .csrfTokenRepository(guard(properties))
+                        .ignoringRequestMatchers(BearerTokenFilter::isBearer))
                 .addFilterBefore(bearer, UsernamePasswordAuthenticationFilter.class)
-                .addFilterAfter(new LeftTheTeamFilter(accounts), BearerTokenFilter.class)
+                .addFilterAfter(new EndedSessionFilter(accounts, clock), BearerTokenFilter.class)
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())
@@ -88,11 +95,26 @@ class SecurityConfiguration {
                                 e instanceof CsrfException
                                         ? "This page is out of date. Load it again and repeat what you did."
                                         : "Your role does not allow this. Ask a manager.")))
-                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
+                .headers(headers -> headers.httpStrictTransportSecurity(tls -> {
+                            if (properties.isReachedByTls()) {
+                                // Also where a proxy took the secret line off before us.
+                                tls.requestMatcher(request -> true).includeSubDomains(false);
+                            } else {
+                                tls.disable();
+                            }
+                        })
+                        .contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .referrerPolicy(policy -> policy.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(
                                 policy -> policy.policy("camera=(), geolocation=(), microphone=(), payment=()")));
         return http.build();
+    }
+
+    private static CookieCsrfTokenRepository guard(VividProperties properties) {
+        CookieCsrfTokenRepository guard = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        guard.setCookieCustomizer(
+                cookie -> cookie.secure(properties.isReachedByTls()).sameSite("Strict"));
+        return guard;
     }
 
     @Bean

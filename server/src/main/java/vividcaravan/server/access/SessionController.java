@@ -7,6 +7,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
@@ -35,6 +37,7 @@ class SessionController {
     private final AuthenticationManager authentication;
     private final SecurityContextRepository contexts;
     private final SignInThrottle throttle;
+    private final KnownDevices devices;
     private final Accounts accounts;
     private final SetUp setUp;
     private final boolean isDemo;
@@ -43,12 +46,14 @@ class SessionController {
             AuthenticationManager authentication,
             SecurityContextRepository contexts,
             SignInThrottle throttle,
+            KnownDevices devices,
             Accounts accounts,
             SetUp setUp,
             VividProperties properties) {
         this.authentication = authentication;
         this.contexts = contexts;
         this.throttle = throttle;
+        this.devices = devices;
         this.accounts = accounts;
         this.setUp = setUp;
         this.isDemo = properties.demo();
@@ -85,15 +90,21 @@ class SessionController {
         if (userName == null || password == null || userName.length() > LONGEST || password.length() > LONGEST) {
             throw Refusal.badRequest("userName", "Give your user name and password.");
         }
-        throttle.check(userName, request.getRemoteAddr());
+        Authentication who = look(userName, password, request);
+        begin(who, request, response);
+        devices.remember(response, who.getName());
+        return get();
+    }
+
+    private Authentication look(String userName, String password, HttpServletRequest request) {
         try {
-            Authentication who = authentication.authenticate(
-                    UsernamePasswordAuthenticationToken.unauthenticated(userName, password));
-            throttle.succeeded(userName, request.getRemoteAddr());
-            begin(who, request, response);
-            return get();
+            return throttle.attempt(
+                    userName,
+                    request.getRemoteAddr(),
+                    devices.find(request, userName).orElse(null),
+                    () -> authentication.authenticate(
+                            UsernamePasswordAuthenticationToken.unauthenticated(userName, password)));
         } catch (AuthenticationException e) {
-            throttle.failed(userName, request.getRemoteAddr());
             throw Refusal.unauthorized("This name and password do not belong together. Look at both and try again.");
         }
     }
@@ -122,12 +133,61 @@ class SessionController {
         return get();
     }
 
+    /** A new password, and the present one, so that nobody changes it at a page left open. */
+    record PasswordChange(@Nullable String current, @Nullable String next) {}
+
+    @PutMapping("/password")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'DRIVER', 'VIEWER')")
+    @Operation(operationId = "changePassword", summary = "Change one's password; every other session of one's own ends")
+    Session changePassword(
+            @RequestBody PasswordChange change, HttpServletRequest request, HttpServletResponse response) {
+        SignedIn signedIn = person();
+        String current = change.current();
+        if (current == null || current.length() > LONGEST) {
+            throw Refusal.badRequest("current", "Give your present password too.");
+        }
+        try {
+            look(signedIn.userName(), current, request);
+        } catch (Refusal refusal) {
+            throw refusal.status() == HttpStatus.UNAUTHORIZED
+                    ? Refusal.badRequest("current", "That is not your present password.")
+                    : refusal;
+        }
+        goOn(signedIn.numbered(accounts.changePassword(signedIn.userName(), change.next())), request, response);
+        return get();
+    }
+
+    @DeleteMapping("/others")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'DRIVER', 'VIEWER')")
+    @Operation(operationId = "endOtherSessions", summary = "End one's sessions everywhere else")
+    Session endOthers(HttpServletRequest request, HttpServletResponse response) {
+        SignedIn signedIn = person();
+        goOn(signedIn.numbered(accounts.endSessions(signedIn.userName())), request, response);
+        return get();
+    }
+
+    private static SignedIn person() {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        if (who != null && who.getPrincipal() instanceof SignedIn signedIn) {
+            return signedIn;
+        }
+        throw Refusal.conflict("A token has no password and no sessions. Sign in as a person.");
+    }
+
+    /** The present session goes on where the others ended, under an identity of its own. */
+    private void goOn(SignedIn signedIn, HttpServletRequest request, HttpServletResponse response) {
+        begin(
+                UsernamePasswordAuthenticationToken.authenticated(signedIn, null, signedIn.getAuthorities()),
+                request,
+                response);
+    }
+
     @PutMapping("/preferences")
     @Operation(operationId = "setPreferences", summary = "Choose units and theme")
     Session prefer(@RequestBody Preferences preferences) {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
-        if (!(who.getPrincipal() instanceof SignedIn signedIn)) {
-            throw Refusal.conflict("A token has no preferences: machines read kPa and °C.");
+        if (who == null || !(who.getPrincipal() instanceof SignedIn signedIn)) {
+            throw Refusal.conflict("Nobody is signed in here, and a token has no preferences: machines read kPa and °C.");
         }
         if (preferences.pressureUnit() == null
                 || preferences.temperatureUnit() == null

@@ -4,56 +4,121 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Locale;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.server.platform.Refusal;
 
-/** Slows down guessing of passwords: a few wrong ones for a name, or many from an address, and both must wait. */
+/**
+ * Slows down guessing of passwords without locking anybody out. A few tries for a name from an address, then it must wait;
+ * but a browser in which that person signed in before has tries of its own, so that strangers behind the same proxy use up
+ * none of them. An address from which many were wrong is looked at slowly, one at a time; the right password still gets in.
+ */
 @Component
 class SignInThrottle {
 
     static final int MOST_PER_NAME = 5;
-    static final int MOST_PER_ADDRESS = 50;
+    static final int MANY_PER_ADDRESS = 50;
     static final Duration WAIT = Duration.ofMinutes(5);
+    /** Looking at a password keeps a core busy for some tenths of a second. */
+    private static final int AT_ONCE = 2;
 
-    private final Cache<String, AtomicInteger> failures;
+    private static final int MOST_WAITING_SLOWLY = 6;
+    private static final long PATIENCE_MILLIS = 3_000;
+    private static final long SLOWLY_MILLIS = 300;
+
+    private final Cache<String, AtomicInteger> tries;
+    private final Semaphore looking = new Semaphore(AT_ONCE, true);
+    private final Semaphore lookingAtKnown = new Semaphore(AT_ONCE, true);
+    private final Semaphore lookingSlowly = new Semaphore(1, true);
+    private final AtomicInteger waitingSlowly = new AtomicInteger();
 
     SignInThrottle(Clock clock) {
-        failures = Caffeine.newBuilder()
+        tries = Caffeine.newBuilder()
                 .expireAfterWrite(WAIT)
                 .maximumSize(100_000)
                 .ticker(() -> Duration.ofMillis(clock.millis()).toNanos())
                 .build();
     }
 
+    /** A name as it is meant: accounts take it so, and it is counted so. */
+    static String name(String typed) {
+        return typed.strip().toLowerCase(Locale.ROOT);
+    }
+
     /**
-     * Checks before a password is looked at.
+     * Looks at a password, if the name has a try left. The try counts before it is looked at, so that many at once are no
+     * way around.
      *
-     * @throws Refusal if there were too many wrong ones lately
+     * @param device the browser, where this person signed in from it before; otherwise null
+     * @param look says who it is
+     * @return what {@code look} said; its exception if it was wrong
+     * @throws Refusal if there were too many wrong ones lately, or too many are looked at
      */
-    void check(String userName, String address) {
-        if (count(name(userName, address)) >= MOST_PER_NAME || count(address) >= MOST_PER_ADDRESS) {
+    <T> T attempt(String userName, String address, @Nullable String device, Supplier<T> look) {
+        String key = name(userName) + "\n" + (device == null ? address : "device " + device);
+        if (tries.get(key, none -> new AtomicInteger()).incrementAndGet() > MOST_PER_NAME) {
             throw Refusal.tooMany(
                     "Too many wrong passwords. Wait five minutes, then try again.", (int) WAIT.toSeconds());
         }
+        AtomicInteger wrong = tries.get(address, none -> new AtomicInteger());
+        boolean isSlow = device == null && wrong.get() >= MANY_PER_ADDRESS;
+        try {
+            T who = isSlow ? slowly(look) : within(device == null ? looking : lookingAtKnown, look);
+            tries.invalidate(key);
+            return who;
+        } catch (Refusal busy) {
+            tries.get(key, none -> new AtomicInteger()).decrementAndGet();
+            throw busy;
+        } catch (RuntimeException e) {
+            wrong.incrementAndGet();
+            throw e;
+        }
     }
 
-    void failed(String userName, String address) {
-        failures.get(name(userName, address), key -> new AtomicInteger()).incrementAndGet();
-        failures.get(address, key -> new AtomicInteger()).incrementAndGet();
+    private <T> T slowly(Supplier<T> look) {
+        try {
+            if (waitingSlowly.incrementAndGet() > MOST_WAITING_SLOWLY) {
+                throw busy();
+            }
+            return within(lookingSlowly, () -> {
+                pause();
+                return look.get();
+            });
+        } finally {
+            waitingSlowly.decrementAndGet();
+        }
     }
 
-    void succeeded(String userName, String address) {
-        failures.invalidate(name(userName, address));
+    private static <T> T within(Semaphore places, Supplier<T> look) {
+        try {
+            if (!places.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS)) {
+                throw busy();
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw busy();
+        }
+        try {
+            return look.get();
+        } finally {
+            places.release();
+        }
     }
 
-    /** By name and address together, so that nobody can lock a person out from elsewhere. */
-    private static String name(String userName, String address) {
-        return userName + "\n" + address;
+    private static void pause() {
+        try {
+            Thread.sleep(SLOWLY_MILLIS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
-    private int count(String key) {
-        AtomicInteger count = failures.getIfPresent(key);
-        return count == null ? 0 : count.get();
+    private static Refusal busy() {
+        return Refusal.tooMany("Many are signing in just now. Try again in a few seconds.", 3);
     }
 }

@@ -76,8 +76,7 @@ class AlertActions {
         }
         writer.write(session -> {
             VehicleInService vehicle = fleet.vehicle(vehicleId).orElseThrow();
-            Alert alert = vehicle.book()
-                    .find(id)
+            Alert alert = vehicle.alert(id)
                     .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
             Alert changed = how.apply(alert);
             vehicle.book().replace(changed);

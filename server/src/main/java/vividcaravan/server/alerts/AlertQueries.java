@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.LongPredicate;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -142,30 +143,43 @@ public class AlertQueries {
         return detail(id, words).map(AlertDetail::item);
     }
 
-    /** A change of an alert, and the alert as it is now. */
-    public record Change(long seq, AlertItem item) {}
+    /**
+     * A change of an alert, and the alert as it was when that was looked up; not yet in anybody's words.
+     *
+     * @param vehicle identity of its vehicle
+     * @param isTold whether people are told of the vehicle's alerts
+     */
+    public record Change(long seq, long alert, long vehicle, boolean isTold, Function<AlertWords, AlertItem> item) {}
 
     /**
-     * Every alert changed after change number {@code seq}, in the order of their latest change.
+     * The alerts changed after change number {@code seq}, in the order of their latest change, {@code most} at most.
      *
-     * @param sees which vehicles, by identity, the reader may see
+     * @param sees which vehicles, by identity, are wanted
      */
-    public List<Change> changedAfter(long seq, AlertWords words, LongPredicate sees) {
+    public List<Change> changedAfter(long seq, int most, LongPredicate sees) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             List<AlertRow> rows = session.createSelectionQuery(
                             "from AlertRow where changeSeq > :seq order by changeSeq", AlertRow.class)
                     .setParameter("seq", seq)
+                    .setMaxResults(most)
                     .getResultList();
-            List<AlertItem> items = items(session, rows, words);
-            List<Change> changes = new ArrayList<>();
-            for (int i = 0; i < rows.size(); i++) {
-                long vehicle = rows.get(i).vehicleId;
-                if (sees.test(vehicle) && fleet.vehicle(vehicle).orElseThrow().isInService()) {
-                    changes.add(new Change(rows.get(i).changeSeq, items.get(i)));
-                }
-            }
-            return changes;
+            Map<Long, List<AlertEntry>> entries = entries(
+                    session,
+                    rows.stream()
+                            .filter(row -> sees.test(row.vehicleId))
+                            .map(row -> row.id)
+                            .toList());
+            return rows.stream()
+                    .map(row -> change(row, entries.getOrDefault(row.id, List.of())))
+                    .toList();
         }
+    }
+
+    private Change change(AlertRow row, List<AlertEntry> entries) {
+        VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+        Alert alert = vehicle.asItIsNow(row.alert(entries));
+        return new Change(
+                row.changeSeq, row.id, row.vehicleId, vehicle.isInService(), words -> item(row, alert, vehicle, words));
     }
 
     /** Number of the latest change. */

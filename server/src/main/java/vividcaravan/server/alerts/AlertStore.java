@@ -3,6 +3,7 @@ package vividcaravan.server.alerts;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -29,6 +30,7 @@ public class AlertStore {
     private final Set<Long> stored = new HashSet<>();
     private final Map<Long, Integer> entriesStored = new HashMap<>();
     private final List<AlertChanged> unannounced = new ArrayList<>();
+    private int announcedIfAllIsWell;
 
     AlertStore(FleetDirectory fleet, Ids ids, Clock clock, ApplicationEventPublisher events) {
         this.fleet = fleet;
@@ -43,11 +45,35 @@ public class AlertStore {
         stored.clear();
         entriesStored.clear();
         unannounced.clear();
-        List<AlertRow> latest = session.createSelectionQuery(
-                        "from AlertRow a where a.id in (select max(b.id) from AlertRow b"
-                                + " group by b.vehicleId, b.position, b.family) or a.state <> CLOSED",
-                        AlertRow.class)
-                .getResultList();
+        restore(
+                session,
+                session.createSelectionQuery(
+                                "from AlertRow a where a.id in (select max(b.id) from AlertRow b"
+                                        + " group by b.vehicleId, b.position, b.family) or a.state <> CLOSED",
+                                AlertRow.class)
+                        .getResultList());
+        fleet.vehicles().forEach(VehicleInService::publishAlerts);
+        settled();
+    }
+
+    /** The same for some vehicles, whose books are empty; what was not announced since {@link #settled} never will be. */
+    public void load(StatelessSession session, Collection<VehicleInService> vehicles) {
+        unannounced.subList(announcedIfAllIsWell, unannounced.size()).clear();
+        for (VehicleInService vehicle : vehicles) {
+            restore(
+                    session,
+                    session.createSelectionQuery(
+                                    "from AlertRow a where a.vehicleId = :id and (a.id in (select max(b.id) from"
+                                            + " AlertRow b where b.vehicleId = :id group by b.position, b.family)"
+                                            + " or a.state <> CLOSED)",
+                                    AlertRow.class)
+                            .setParameter("id", vehicle.id())
+                            .getResultList());
+            vehicle.publishAlerts();
+        }
+    }
+
+    private void restore(StatelessSession session, List<AlertRow> latest) {
         Map<Long, List<AlertEntry>> entries =
                 AlertQueries.entries(session, latest.stream().map(row -> row.id).toList());
         for (AlertRow row : latest) {
@@ -56,7 +82,11 @@ public class AlertStore {
             entriesStored.put(row.id, own.size());
             fleet.vehicle(row.vehicleId).ifPresent(vehicle -> vehicle.book().restore(row.alert(own)));
         }
-        fleet.vehicles().forEach(VehicleInService::publishAlerts);
+    }
+
+    /** What was saved so far stands. */
+    public void settled() {
+        announcedIfAllIsWell = unannounced.size();
     }
 
     /** Every alert a wheel ever had, oldest first. */
@@ -116,6 +146,7 @@ public class AlertStore {
     public void announce() {
         List<AlertChanged> changes = List.copyOf(unannounced);
         unannounced.clear();
+        settled();
         changes.forEach(events::publishEvent);
     }
 }

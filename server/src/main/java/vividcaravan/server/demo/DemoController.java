@@ -144,7 +144,7 @@ class DemoController {
             throw Refusal.badRequest(
                     "vehicle", "This wheel drives about with the fleet. Take one that has no sensor of the fleet yet.");
         }
-        double target = vehicle.rules().at(position).orElseThrow().limits().targetKpa();
+        double target = vehicle.rulesAt(position).limits().targetKpa();
         if (request.action() != HandheldAction.TOUCH) {
             double kpa = request.action() == HandheldAction.LET_IN ? AIR_KPA : -AIR_KPA;
             live.inflate(request.vehicle(), position, target, kpa);

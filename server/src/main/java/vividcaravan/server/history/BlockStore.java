@@ -6,17 +6,20 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.function.LongPredicate;
 import java.util.function.LongUnaryOperator;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.judge.Reading;
 
 /**
  * Readings by sensor and hour. The hours being written are in memory, backed by the journal; the others are rows of
@@ -27,6 +30,20 @@ public class BlockStore {
 
     /** An hour, milliseconds. */
     public static final long HOUR_MILLIS = 3_600_000;
+
+    /** The most readings that are kept of a sensor and an hour: a row of the database holds so many, and no sensor sends them. */
+    public static final int MOST_IN_HOUR = 40_000;
+
+    private static final Logger LOG = LoggerFactory.getLogger(BlockStore.class);
+
+    /** What became of a reading. */
+    public enum Taken {
+        NEW,
+        /** There is one of the same time already. */
+        KNOWN,
+        /** There are {@link #MOST_IN_HOUR} of that hour already. */
+        FULL
+    }
 
     private final SessionFactory sessions;
     private final Map<Long, ReadingBlock> inMemory = new ConcurrentHashMap<>();
@@ -42,6 +59,11 @@ public class BlockStore {
         inMemory.clear();
         weeks.load(session);
         oldestHour = weeks.oldest().map(week -> week * WeekTables.HOURS).orElse(Long.MAX_VALUE);
+    }
+
+    /** Forgets what is in memory of some sensors; it has to be given back from the journal. */
+    public void forget(LongPredicate isForgotten) {
+        inMemory.keySet().removeIf(key -> isForgotten.test(sensor(key)));
     }
 
     private static long key(long hour, long sensor) {
@@ -64,21 +86,41 @@ public class BlockStore {
     }
 
     /**
-     * Takes in a reading, in memory.
+     * Takes in readings of a sensor, in memory.
      *
+     * @param readings in the order of their time; marked are those to be stored without being judged
      * @param newestAt time of the sensor's newest reading so far, epoch milliseconds: a later hour is a new one
-     * @param isLate whether it is stored without being judged
-     * @return false if there is one of the same sensor and time already
+     * @return what became of each
      */
-    public boolean add(StatelessSession session, long sensor, Reading reading, long newestAt, boolean isLate) {
-        long hour = hour(reading.at());
-        boolean isNewHour = newestAt == Long.MIN_VALUE || hour > hour(newestAt);
-        return inMemory(session, key(hour, sensor), isNewHour).add(reading, isLate);
+    public List<Taken> take(StatelessSession session, long sensor, List<ReadingCodec.Entry> readings, long newestAt) {
+        List<Taken> taken = new ArrayList<>(readings.size());
+        for (int from = 0; from < readings.size(); ) {
+            long hour = hour(readings.get(from).reading().at());
+            int to = from + 1;
+            while (to < readings.size() && hour(readings.get(to).reading().at()) == hour) {
+                to++;
+            }
+            boolean isNewHour = newestAt == Long.MIN_VALUE || hour > hour(newestAt);
+            taken.addAll(inMemory(session, key(hour, sensor), isNewHour).take(readings.subList(from, to)));
+            from = to;
+        }
+        return taken;
     }
 
     /** Takes in readings of a sensor and an hour, some of which may have been stored before. */
     public void merge(StatelessSession session, long sensor, long hour, List<ReadingCodec.Entry> readings) {
-        inMemory(session, key(hour, sensor), false).merge(readings);
+        List<ReadingCodec.Entry> inOrder = new ArrayList<>(readings);
+        inOrder.sort(Comparator.comparingLong(entry -> entry.reading().at()));
+        long beyond = inMemory(session, key(hour, sensor), false).take(inOrder).stream()
+                .filter(taken -> taken == Taken.FULL)
+                .count();
+        if (beyond > 0) {
+            LOG.warn(
+                    "{} readings that an earlier version took are not kept: sensor {} has {} in that hour already",
+                    beyond,
+                    sensor,
+                    MOST_IN_HOUR);
+        }
     }
 
     private ReadingBlock inMemory(StatelessSession session, long key, boolean isNew) {

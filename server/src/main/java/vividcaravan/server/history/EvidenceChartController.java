@@ -64,7 +64,7 @@ class EvidenceChartController {
         Instant start = end.minus(Duration.ofHours(QueryParameters.number("hours", hours, 24, MOST_HOURS)));
         List<EvidenceChart.Point> points = points(vehicle, wheel, start, end);
         List<List<SiblingBand.Sample>> siblings = siblings(vehicle, wheel, start, end);
-        double target = vehicle.rules().at(wheel).orElseThrow().limits().targetKpa();
+        double target = vehicle.rulesAt(wheel).limits().targetKpa();
         List<EvidenceChart.Band> band =
                 SiblingBand.of(siblings, target, start.toEpochMilli(), end.toEpochMilli(), SLICES).stream()
                         .map(s -> new EvidenceChart.Band(
@@ -83,7 +83,7 @@ class EvidenceChartController {
                 forecast(
                         points,
                         end,
-                        vehicle.rules().at(wheel).orElseThrow().limits().lowCriticalKpa()));
+                        vehicle.rulesAt(wheel).limits().lowCriticalKpa()));
     }
 
     private static EvidenceChart.@Nullable Forecast forecast(
@@ -156,7 +156,7 @@ class EvidenceChartController {
             if (other.equals(wheel) || other.isSpare()) {
                 continue;
             }
-            double target = vehicle.rules().at(other).orElseThrow().limits().targetKpa();
+            double target = vehicle.rulesAt(other).limits().targetKpa();
             List<SiblingBand.Sample> samples = new ArrayList<>();
             for (EvidenceChart.Point point : points(vehicle, other, start, end)) {
                 samples.add(new SiblingBand.Sample(

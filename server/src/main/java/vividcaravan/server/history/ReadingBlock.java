@@ -28,47 +28,54 @@ final class ReadingBlock {
     }
 
     /**
-     * Puts a reading in its place.
+     * Puts readings in their places, except those of whose time there is one already, and those beyond what a block may
+     * hold. Newer ones are appended; for the others the bytes are read only once, which matters to a long block.
      *
-     * @param isLate whether it is stored without being judged
-     * @return false if there is one of the same time already
+     * @param more in the order of their time
+     * @return what became of each
      */
-    synchronized boolean add(Reading reading, boolean isLate) {
-        return merge(List.of(new ReadingCodec.Entry(0, reading, isLate))) > 0;
-    }
-
-    /**
-     * Puts readings in their places, except those of whose time there is one already. Newer ones are appended; for the
-     * others the bytes are read only once, which matters to a long block.
-     *
-     * @return how many were new
-     */
-    synchronized int merge(List<ReadingCodec.Entry> more) {
-        List<ReadingCodec.Entry> older = new ArrayList<>();
-        int added = 0;
-        for (ReadingCodec.Entry entry : more) {
-            if (entry.reading().at() > newestAt) {
-                written.add(entry);
-                newestAt = entry.reading().at();
-                added++;
-            } else if (entry.reading().at() < newestAt) {
-                older.add(entry);
+    synchronized List<BlockStore.Taken> take(List<ReadingCodec.Entry> more) {
+        BlockStore.Taken[] taken = new BlockStore.Taken[more.size()];
+        TreeMap<Long, ReadingCodec.Entry> byTime = null;
+        int before = written.count();
+        int late = 0;
+        for (int i = 0; i < taken.length; i++) {
+            ReadingCodec.Entry entry = more.get(i);
+            long at = entry.reading().at();
+            if (at > newestAt) {
+                taken[i] = written.count() + late >= BlockStore.MOST_IN_HOUR ? BlockStore.Taken.FULL : BlockStore.Taken.NEW;
+                if (taken[i] == BlockStore.Taken.NEW) {
+                    written.add(entry);
+                    newestAt = at;
+                }
+            } else if (at == newestAt) {
+                taken[i] = BlockStore.Taken.KNOWN;
+            } else {
+                byTime = byTime == null ? byTime() : byTime;
+                taken[i] = byTime.containsKey(at)
+                        ? BlockStore.Taken.KNOWN
+                        : written.count() + late >= BlockStore.MOST_IN_HOUR ? BlockStore.Taken.FULL : BlockStore.Taken.NEW;
+                if (taken[i] == BlockStore.Taken.NEW) {
+                    byTime.put(at, entry);
+                    late++;
+                }
             }
         }
-        added += older.isEmpty() ? 0 : insert(older);
-        isDirty |= added > 0;
-        return added;
-    }
-
-    private int insert(List<ReadingCodec.Entry> older) {
-        TreeMap<Long, ReadingCodec.Entry> byTime = new TreeMap<>();
-        entries().forEach(entry -> byTime.put(entry.reading().at(), entry));
-        int before = byTime.size();
-        older.forEach(entry -> byTime.putIfAbsent(entry.reading().at(), entry));
-        if (byTime.size() > before) {
+        isDirty |= late > 0 || written.count() > before;
+        if (late > 0) {
+            // What was appended meanwhile is not among them yet.
+            for (ReadingCodec.Entry entry : entries().subList(before, written.count())) {
+                byTime.put(entry.reading().at(), entry);
+            }
             write(List.copyOf(byTime.values()));
         }
-        return byTime.size() - before;
+        return List.of(taken);
+    }
+
+    private TreeMap<Long, ReadingCodec.Entry> byTime() {
+        TreeMap<Long, ReadingCodec.Entry> byTime = new TreeMap<>();
+        entries().forEach(entry -> byTime.put(entry.reading().at(), entry));
+        return byTime;
     }
 
     synchronized List<ReadingCodec.Entry> entries() {

@@ -46,6 +46,7 @@ public class IngestFigures {
         accepted.increment(tally.accepted());
         duplicates.increment(tally.duplicates());
         unknown.increment(tally.unknownSensors());
+        rejected.increment(tally.rejectedTotal());
         double lag = Math.max(0, clock.millis() - newestAt) / 1000.0;
         lagSeconds += WEIGHT_OF_NEW * (lag - lagSeconds);
     }

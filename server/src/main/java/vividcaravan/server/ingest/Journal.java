@@ -30,6 +30,14 @@ class Journal {
                         "select max(seq) from (select seq from journal_a union all select seq from journal_b) j"),
                 highest(session, "select max(seq) from judgement"));
         readingsInCurrent = 0;
+        read(session, (seq, entries) -> {
+            readingsInCurrent += entries.size();
+            rows.accept(seq, entries);
+        });
+    }
+
+    /** Passes on its rows in order. */
+    void read(StatelessSession session, BiConsumer<Long, List<ReadingCodec.Entry>> rows) {
         long after = 0;
         while (true) {
             List<Object[]> some = session.createNativeQuery(
@@ -44,9 +52,7 @@ class Journal {
             }
             for (Object[] row : some) {
                 after = ((Number) row[0]).longValue();
-                List<ReadingCodec.Entry> entries = ReadingCodec.read((byte[]) row[1]);
-                readingsInCurrent += entries.size();
-                rows.accept(after, entries);
+                rows.accept(after, ReadingCodec.read((byte[]) row[1]));
             }
         }
     }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
@@ -17,7 +18,10 @@ import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 
-/** At a start: takes up what the judges had seen, and judges again what the journal holds beyond that. */
+/**
+ * Takes up what the judges had seen, and judges again what the journal holds beyond that: of the whole fleet at a start, and
+ * of what a write touched that failed.
+ */
 @Component
 class JournalReplay {
 
@@ -33,38 +37,51 @@ class JournalReplay {
 
     /** Does so and returns how many readings the journal held. The alerts they led to are stored already. */
     long replay(StatelessSession session) {
-        loadJudgements(session);
+        session.createNativeQuery("select vehicle_id, seq, payload from judgement", Object[].class)
+                .getResultList()
+                .forEach(this::loadJudgement);
         long[] replayed = {0};
         journal.load(session, (seq, entries) -> {
-            replay(session, seq, entries);
+            replay(session, seq, entries, sensor -> true);
             replayed[0] += entries.size();
         });
         return replayed[0];
     }
 
-    private void loadJudgements(StatelessSession session) {
-        List<Object[]> rows = session.createNativeQuery(
-                        "select vehicle_id, seq, payload from judgement", Object[].class)
-                .getResultList();
-        for (Object[] row : rows) {
-            VehicleInService vehicle =
-                    fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
-            vehicle.judgedUpTo(((Number) row[1]).longValue());
-            try {
-                vehicle.judge().readFrom(new DataInputStream(new ByteArrayInputStream((byte[]) row[2])));
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
+    /** The same for these vehicles, already without anything seen, and these sensors. */
+    void replay(StatelessSession session, FleetDirectory.Touched touched) {
+        for (VehicleInService vehicle : touched.vehicles()) {
+            session.createNativeQuery(
+                            "select vehicle_id, seq, payload from judgement where vehicle_id = :id", Object[].class)
+                    .setParameter("id", vehicle.id())
+                    .getResultList()
+                    .forEach(this::loadJudgement);
             vehicle.expectSensors();
         }
+        journal.read(session, (seq, entries) -> replay(session, seq, entries, touched.sensors()::contains));
+    }
+
+    private void loadJudgement(Object[] row) {
+        VehicleInService vehicle = fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
+        vehicle.judgedUpTo(((Number) row[1]).longValue());
+        try {
+            vehicle.judge().readFrom(new DataInputStream(new ByteArrayInputStream((byte[]) row[2])));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        vehicle.expectSensors();
     }
 
     private record Block(long sensor, long hour) {}
 
-    private void replay(StatelessSession session, long seq, List<ReadingCodec.Entry> entries) {
+    private void replay(
+            StatelessSession session, long seq, List<ReadingCodec.Entry> entries, Predicate<KnownSensor> isWanted) {
         Map<Block, List<ReadingCodec.Entry>> byBlock = new LinkedHashMap<>();
         for (ReadingCodec.Entry entry : entries) {
             KnownSensor sensor = fleet.sensor(entry.sensor()).orElseThrow();
+            if (!isWanted.test(sensor)) {
+                continue;
+            }
             Reading reading = entry.reading();
             boolean isLate = !entry.isMarked() && reading.at() <= sensor.newestJudgedAt();
             byBlock.computeIfAbsent(new Block(sensor.id(), BlockStore.hour(reading.at())), block -> new ArrayList<>())

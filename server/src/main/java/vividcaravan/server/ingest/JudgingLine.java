@@ -1,6 +1,8 @@
 package vividcaravan.server.ingest;
 
 import java.time.Clock;
+import static java.util.stream.Collectors.toSet;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -48,6 +50,9 @@ class JudgingLine implements WriterState {
                     (IncomingReading incoming) -> incoming.reading().at())
             .thenComparing(IncomingReading::sensor);
 
+    private static final String TOO_MANY = "This sensor has " + BlockStore.MOST_IN_HOUR
+            + " readings in that hour already, and no more are kept. Look at what sends them.";
+
     /** A reading that comes in so soon came as it was measured. */
     private static final long LIVE_MILLIS = 2L * 60 * 1000;
 
@@ -60,6 +65,7 @@ class JudgingLine implements WriterState {
     private final JournalReplay replay;
     private final WheelRejudging rejudging;
     private final Strangers strangers;
+    private final ClockWatch clockWatch;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
@@ -73,6 +79,7 @@ class JudgingLine implements WriterState {
             JournalReplay replay,
             WheelRejudging rejudging,
             Strangers strangers,
+            ClockWatch clockWatch,
             Clock clock,
             ApplicationEventPublisher events) {
         this.fleet = fleet;
@@ -82,6 +89,7 @@ class JudgingLine implements WriterState {
         this.journal = journal;
         this.closing = closing;
         this.strangers = strangers;
+        this.clockWatch = clockWatch;
         this.replay = replay;
         this.rejudging = rejudging;
         this.clock = clock;
@@ -108,6 +116,38 @@ class JudgingLine implements WriterState {
     }
 
     @Override
+    public void settled() {
+        fleet.settled();
+        alerts.settled();
+        strangers.settled();
+    }
+
+    @Override
+    public void takeBack(StatelessSession session) {
+        FleetDirectory.Touched touched = fleet.touched();
+        strangers.takeBack(session);
+        if (touched.isNothing()) {
+            return;
+        }
+        LOG.info(
+                "Reading afresh {} vehicles and {} sensors that a failed write touched",
+                touched.vehicles().size(),
+                touched.sensors().size());
+        fleet.load(session, touched);
+        FleetDirectory.Touched known = new FleetDirectory.Touched(
+                touched.vehicles().stream()
+                        .filter(vehicle -> fleet.vehicle(vehicle.id()).isPresent())
+                        .collect(toSet()),
+                touched.sensors(),
+                touched.isRegister());
+        alerts.load(session, known.vehicles());
+        Set<Long> sensors = touched.sensors().stream().map(KnownSensor::id).collect(toSet());
+        blocks.forget(sensors::contains);
+        replay.replay(session, known);
+        known.vehicles().forEach(this::publishConditions);
+    }
+
+    @Override
     public void beforeCommit(StatelessSession session) {
         strangers.save(session, clock.millis());
     }
@@ -122,6 +162,19 @@ class JudgingLine implements WriterState {
         return new TakeReadings(readings);
     }
 
+    /** A reading of a sensor of ours, on its way through a write. */
+    private static final class Heard {
+        final KnownSensor sensor;
+        final IncomingReading incoming;
+        boolean isLate;
+        BlockStore.Taken taken;
+
+        Heard(KnownSensor sensor, IncomingReading incoming) {
+            this.sensor = sensor;
+            this.incoming = incoming;
+        }
+    }
+
     private final class TakeReadings implements Write<Tally> {
 
         private final List<IncomingReading> readings;
@@ -131,6 +184,8 @@ class JudgingLine implements WriterState {
         private final Set<ReadingsJudged.Wheel> touched = new HashSet<>();
         private final Map<ReadingsJudged.Wheel, Long> outOfOrder = new LinkedHashMap<>();
         private final long now = clock.millis();
+        private final List<IngestAnswer.Rejected> rejected = new ArrayList<>();
+        private long rejectedTotal;
         private long duplicates;
         private long unknown;
 
@@ -146,36 +201,70 @@ class JudgingLine implements WriterState {
 
         @Override
         public Tally make(StatelessSession session) {
+            Map<KnownSensor, List<Heard>> bySensor = new LinkedHashMap<>();
+            List<Heard> inOrder = new ArrayList<>(readings.size());
             for (IncomingReading incoming : readings) {
                 Optional<KnownSensor> sensor = fleet.sensor(incoming.sensor());
                 if (sensor.isPresent()) {
-                    take(session, sensor.get(), incoming.reading());
+                    Heard heard = new Heard(sensor.get(), incoming);
+                    inOrder.add(heard);
+                    bySensor.computeIfAbsent(heard.sensor, known -> new ArrayList<>())
+                            .add(heard);
                 } else {
                     unknown++;
                     strangers.hear(incoming.sensor(), incoming.reading());
                 }
             }
+            bySensor.forEach((sensor, heard) -> store(session, sensor, heard));
+            inOrder.forEach(this::take);
             if (!accepted.isEmpty()) {
                 journal.append(session, accepted);
             }
             changed.values().forEach(alert -> alerts.save(session, vehicleOfAlert.get(alert.id()), alert));
-            outOfOrder.forEach((wheel, since) -> rejudging.judgeAgain(
-                    session, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
-            return new Tally(accepted.size(), duplicates, unknown);
+            outOfOrder.forEach((wheel, since) -> judgeAgain(session, wheel, since));
+            return new Tally(accepted.size(), duplicates, unknown, rejected, rejectedTotal);
         }
 
-        private void take(StatelessSession session, KnownSensor sensor, Reading reading) {
-            boolean isLate = reading.at() <= sensor.newestJudgedAt();
+        /** Once it is stored that a wheel was judged again, a start must not judge it as it was before. */
+        private void judgeAgain(StatelessSession session, ReadingsJudged.Wheel wheel, long since) {
+            VehicleInService vehicle = fleet.vehicle(wheel.vehicle()).orElseThrow();
+            rejudging.judgeAgain(session, vehicle, wheel.position(), since);
+            closing.save(session, vehicle);
+        }
+
+        private void store(StatelessSession session, KnownSensor sensor, List<Heard> heard) {
+            sensor.mark();
             long newestAt =
                     sensor.newest() == null ? Long.MIN_VALUE : sensor.newest().at();
-            if (!blocks.add(session, sensor.id(), reading, newestAt, isLate)) {
-                duplicates++;
-                return;
+            List<ReadingCodec.Entry> entries = new ArrayList<>(heard.size());
+            for (Heard one : heard) {
+                one.isLate = one.incoming.reading().at() <= sensor.newestJudgedAt();
+                entries.add(new ReadingCodec.Entry(0, one.incoming.reading(), one.isLate));
             }
-            sensor.heard(reading);
-            Optional<Fitting> stay = isLate ? Optional.empty() : sensor.fittingAt(reading.at());
-            accepted.add(new ReadingCodec.Entry(sensor.id(), reading, stay.isPresent()));
-            stay.ifPresent(fitting -> judge(sensor, fitting, reading));
+            List<BlockStore.Taken> taken = blocks.take(session, sensor.id(), entries, newestAt);
+            for (int i = 0; i < taken.size(); i++) {
+                heard.get(i).taken = taken.get(i);
+            }
+        }
+
+        private void take(Heard heard) {
+            KnownSensor sensor = heard.sensor;
+            Reading reading = heard.incoming.reading();
+            switch (heard.taken) {
+                case NEW -> {
+                    sensor.heard(reading);
+                    Optional<Fitting> stay = heard.isLate ? Optional.empty() : sensor.fittingAt(reading.at());
+                    accepted.add(new ReadingCodec.Entry(sensor.id(), reading, stay.isPresent()));
+                    stay.ifPresent(fitting -> judge(sensor, fitting, reading));
+                }
+                case KNOWN -> duplicates++;
+                case FULL -> {
+                    rejectedTotal++;
+                    if (rejected.size() < Tally.MOST_LISTED) {
+                        rejected.add(new IngestAnswer.Rejected(heard.incoming.index(), TOO_MANY));
+                    }
+                }
+            }
         }
 
         private void judge(KnownSensor sensor, Fitting stay, Reading reading) {
@@ -253,6 +342,9 @@ class JudgingLine implements WriterState {
 
     @Override
     public boolean tidy(StatelessSession session, boolean isIdle) {
-        return closing.tidy(session, isIdle) || !closing.isClosing() && history.tidy(session);
+        clockWatch.keep();
+        boolean hasMore = closing.tidy(session, isIdle) || !closing.isClosing() && history.tidy(session);
+        settled();
+        return hasMore;
     }
 }

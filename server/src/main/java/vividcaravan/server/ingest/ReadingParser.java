@@ -50,12 +50,12 @@ class ReadingParser {
     }
 
     /**
-     * Reads the object the parser stands at; afterwards the parser stands at its end, also if it is at fault.
+     * Reads the object the parser stands at, the one at {@code index} of its body; afterwards the parser stands at its end, also if it is at fault.
      *
      * @throws ReadingFault if it cannot be taken
      * @throws JacksonException if the text is not JSON
      */
-    IncomingReading read(JsonParser json) throws ReadingFault {
+    IncomingReading read(JsonParser json, long index) throws ReadingFault {
         if (json.currentToken() != JsonToken.START_OBJECT) {
             json.skipChildren();
             throw new ReadingFault("A reading is an object, such as {\"sensor\": …, \"at\": …}.");
@@ -72,7 +72,7 @@ class ReadingParser {
             take(json, token, name, draft);
             json.skipChildren();
         }
-        return checked(draft);
+        return checked(draft, index);
     }
 
     private static int field(String name) {
@@ -161,7 +161,7 @@ class ReadingParser {
         return (int) Math.round(value);
     }
 
-    private IncomingReading checked(Draft draft) throws ReadingFault {
+    private IncomingReading checked(Draft draft, long index) throws ReadingFault {
         if (draft.fault != null) {
             throw new ReadingFault(draft.fault);
         }
@@ -186,7 +186,8 @@ class ReadingParser {
         return new IncomingReading(
                 sensor,
                 new Reading(
-                        draft.at, draft.pressureKpa, draft.temperatureC, draft.batteryMv, draft.rssiDbm, draft.moving));
+                        draft.at, draft.pressureKpa, draft.temperatureC, draft.batteryMv, draft.rssiDbm, draft.moving),
+                index);
     }
 
     private static boolean isCode(String text) {

@@ -12,14 +12,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Instant;
 import java.util.List;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -38,7 +37,6 @@ import vividcaravan.server.platform.SingleWriter;
 class ReadingsController {
 
     private static final long LARGEST_ARRAY = 32L * 1024 * 1024;
-    private static final int BODIES_AT_ONCE = 12;
     private static final int DEEPEST = 100_000;
 
     /**
@@ -68,13 +66,14 @@ class ReadingsController {
     private final JudgingLine line;
     private final SingleWriter writer;
     private final IngestFigures figures;
-    private final Semaphore bodies = new Semaphore(BODIES_AT_ONCE);
+    private final ReadingPlaces places;
 
-    ReadingsController(ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures) {
+    ReadingsController(ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures, ReadingPlaces places) {
         this.parser = parser;
         this.line = line;
         this.writer = writer;
         this.figures = figures;
+        this.places = places;
     }
 
     @PostMapping
@@ -91,16 +90,21 @@ class ReadingsController {
     @ApiResponse(
             responseCode = "200",
             content = @Content(mediaType = "application/json", schema = @Schema(implementation = IngestAnswer.class)))
-    ResponseEntity<Object> take(HttpServletRequest request) throws IOException, InterruptedException {
+    ResponseEntity<Object> take(HttpServletRequest request, Authentication who) throws IOException, InterruptedException {
         boolean isLines = isLines(request);
         if (!isLines && request.getContentLengthLong() > LARGEST_ARRAY) {
             throw ReadingsIntake.tooLarge();
         }
-        if (!bodies.tryAcquire(2, TimeUnit.SECONDS)) {
-            throw Refusal.busy("The server is taking as many bodies as it can. Send this again in a second.");
+        try (ReadingPlaces.Place place = places.enter(who);
+                InputStream in = BodyStreams.unpacked(request)) {
+            return take(in, isLines, new ReadingsIntake(TOLERANT, parser, line, writer, figures, place));
+        } catch (IOException e) {
+            return broken("The body breaks off or does not unpack.", Tally.NONE.answer());
         }
-        ReadingsIntake intake = new ReadingsIntake(TOLERANT, parser, line, writer, figures);
-        try (InputStream in = BodyStreams.unpacked(request)) {
+    }
+
+    private static ResponseEntity<Object> take(InputStream in, boolean isLines, ReadingsIntake intake) {
+        try {
             if (isLines) {
                 intake.takeLines(in);
             } else {
@@ -111,10 +115,6 @@ class ReadingsController {
             throw ReadingsIntake.tooLarge();
         } catch (ReadingsIntake.BrokenBody e) {
             return broken(e.getMessage(), intake.answer());
-        } catch (IOException e) {
-            return broken("The body breaks off or does not unpack.", intake.answer());
-        } finally {
-            bodies.release();
         }
     }
 

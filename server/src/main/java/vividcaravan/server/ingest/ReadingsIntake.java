@@ -16,15 +16,17 @@ import vividcaravan.server.platform.SingleWriter;
 /** One body of readings on its way in: parsed bit by bit, handed to the judging line, counted. */
 final class ReadingsIntake {
 
-    private static final int MOST_LISTED = 1_000;
     /** A stream is judged in portions of this many readings, each sorted by time. */
     private static final int PORTION = 100_000;
+    /** Without one among so many that is JSON, nobody means readings. */
+    private static final int MOST_NONSENSE = 10_000;
 
     private final JsonMapper mapper;
     private final ReadingParser parser;
     private final JudgingLine line;
     private final SingleWriter writer;
     private final IngestFigures figures;
+    private final ReadingPlaces.Place place;
 
     private final List<IncomingReading> portion = new ArrayList<>();
     private final List<IngestAnswer.Rejected> rejected = new ArrayList<>();
@@ -35,12 +37,18 @@ final class ReadingsIntake {
     private boolean hasBegun;
 
     ReadingsIntake(
-            JsonMapper mapper, ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures) {
+            JsonMapper mapper,
+            ReadingParser parser,
+            JudgingLine line,
+            SingleWriter writer,
+            IngestFigures figures,
+            ReadingPlaces.Place place) {
         this.mapper = mapper;
         this.parser = parser;
         this.line = line;
         this.writer = writer;
         this.figures = figures;
+        this.place = place;
     }
 
     /** The body broke off, or is not JSON; what was counted is on disk. */
@@ -88,7 +96,11 @@ final class ReadingsIntake {
 
     private void takeOne(JsonParser json) {
         try {
-            keep(parser.read(json));
+            portion.add(parser.read(json, index));
+            if (!place.hasRoomFor(portion.size())) {
+                throw Refusal.busy("The server holds as many readings as it can. Send this again in a second, or in"
+                        + " smaller parts.");
+            }
         } catch (ReadingFault e) {
             reject(e.getMessage());
         }
@@ -109,6 +121,9 @@ final class ReadingsIntake {
                 throw new BrokenBody("The body breaks off or does not unpack after line " + index + ".");
             }
             takeLine(lines);
+            if (index >= MOST_NONSENSE && wellFormed == 0) {
+                break;
+            }
         }
         if (index > 0 && wellFormed == 0) {
             throw new BrokenBody("The body is not JSON: no line of it could be read.");
@@ -123,7 +138,7 @@ final class ReadingsIntake {
         } else {
             try (JsonParser json = mapper.createParser(lines.bytes(), 0, lines.length())) {
                 json.nextToken();
-                IncomingReading reading = parser.read(json);
+                IncomingReading reading = parser.read(json, index);
                 wellFormed++;
                 if (json.nextToken() == null) {
                     keep(reading);
@@ -142,7 +157,7 @@ final class ReadingsIntake {
 
     private void keep(IncomingReading reading) {
         portion.add(reading);
-        if (portion.size() >= PORTION) {
+        if (portion.size() >= PORTION || !place.hasRoomFor(portion.size())) {
             flush();
         }
     }
@@ -150,7 +165,7 @@ final class ReadingsIntake {
     private void reject(String message) {
         rejectedTotal++;
         figures.rejected(1);
-        if (rejected.size() < MOST_LISTED) {
+        if (rejected.size() < Tally.MOST_LISTED) {
             rejected.add(new IngestAnswer.Rejected(index, message));
         }
     }
@@ -163,6 +178,7 @@ final class ReadingsIntake {
         portion.clear();
         // Nothing half-stored: only the first portion may be refused, later ones wait for their turn.
         Tally took = hasBegun ? writer.writeWhenPossible(line.take(readings)) : writer.write(line.take(readings));
+        place.holdsNothing();
         figures.took(took, newestIn(readings));
         tally = tally.plus(took);
         hasBegun = true;
@@ -178,8 +194,7 @@ final class ReadingsIntake {
 
     /** The counts so far. */
     IngestAnswer answer() {
-        return new IngestAnswer(
-                tally.accepted(), tally.duplicates(), tally.unknownSensors(), List.copyOf(rejected), rejectedTotal);
+        return tally.plus(new Tally(0, 0, 0, rejected, rejectedTotal)).answer();
     }
 
     /** A refusal for a body that is too large. */

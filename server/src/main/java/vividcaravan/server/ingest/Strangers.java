@@ -1,8 +1,11 @@
 package vividcaravan.server.ingest;
 
 import java.time.Instant;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -14,6 +17,8 @@ public class Strangers {
 
     /** Where many vehicles pass, only this many are remembered. */
     private static final int MOST = 10_000;
+    /** How many make room at once where there is none, so that not every newcomer has to look for the oldest. */
+    private static final int ROOM = 500;
 
     private static final long WRITE_EVERY_MILLIS = 10_000;
 
@@ -27,10 +32,13 @@ public class Strangers {
     }
 
     private final Map<String, Heard> heard = new ConcurrentHashMap<>();
+    private final Set<String> gone = new HashSet<>();
     private long writtenAt;
+    private boolean isForgotten;
 
     void load(StatelessSession session) {
         heard.clear();
+        gone.clear();
         List<Object[]> rows = session.createNativeQuery(
                         "select code, first_heard_at, last_heard_at, readings, pressure_kpa, temperature_c, rssi_dbm"
                                 + " from stranger",
@@ -64,12 +72,14 @@ public class Strangers {
         Heard known = heard.get(code);
         if (known == null) {
             if (heard.size() >= MOST) {
-                return;
+                makeRoom();
             }
             known = new Heard();
             known.firstAt = reading.at();
+            known.lastAt = reading.at();
             known.newest = reading;
             heard.put(code, known);
+            gone.remove(code);
         }
         known.readings = known.readings + 1;
         known.firstAt = Math.min(known.firstAt, reading.at());
@@ -80,9 +90,39 @@ public class Strangers {
         known.isDirty = true;
     }
 
+    /** Those unheard for longest give way: who passes a gate now counts, not who passed it months ago. */
+    private void makeRoom() {
+        heard.entrySet().stream()
+                .sorted(Comparator.comparingLong(entry -> entry.getValue().lastAt))
+                .limit(ROOM)
+                .map(Map.Entry::getKey)
+                .toList()
+                .forEach(code -> {
+                    heard.remove(code);
+                    gone.add(code);
+                });
+    }
+
+    /** Reads afresh what a write that failed may have changed. */
+    void takeBack(StatelessSession session) {
+        if (isForgotten) {
+            load(session);
+        }
+    }
+
+    void settled() {
+        isForgotten = false;
+    }
+
     /** Writes the new ones at once and the others now and then: how often a stranger passed is not worth a commit. */
     void save(StatelessSession session, long now) {
         boolean isDue = now - writtenAt >= WRITE_EVERY_MILLIS;
+        for (String code : gone) {
+            session.createNativeMutationQuery("delete from stranger where code = :code")
+                    .setParameter("code", code)
+                    .executeUpdate();
+        }
+        gone.clear();
         for (Map.Entry<String, Heard> entry : heard.entrySet()) {
             Heard known = entry.getValue();
             if (known.isDirty && (isDue || !known.isStored)) {
@@ -131,6 +171,6 @@ public class Strangers {
 
     /** Forgets one that became ours. */
     void forget(String code) {
-        heard.remove(code);
+        isForgotten |= heard.remove(code) != null;
     }
 }

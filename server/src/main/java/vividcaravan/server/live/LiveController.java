@@ -11,7 +11,9 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
+import org.springframework.security.core.Authentication;
+import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.alerts.AlertItem;
 import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.vehicles.VisibleFleet;
@@ -38,12 +40,14 @@ class LiveController {
                     @Content(
                             mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
                             schema = @Schema(anyOf = {AlertItem.class, WheelEvent.class})))
-    ResponseEntity<SseEmitter> live(
-            @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId) {
+    ResponseEntity<ResponseBodyEmitter> live(
+            @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId,
+            Authentication who) {
         // A proxy that gathers the stream before it passes it on would make it late.
         return ResponseEntity.ok()
                 .header("X-Accel-Buffering", "no")
                 .header("Cache-Control", "no-store")
-                .body(streams.open(lastEventId, units.words(), visible.sees()));
+                .contentType(MediaType.TEXT_EVENT_STREAM)
+                .body(streams.open(ReaderKey.of(who), lastEventId, units.words(), visible.sees()));
     }
 }

@@ -2,7 +2,6 @@ package vividcaravan.server.live;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,21 +10,26 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.LongPredicate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
+import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.alerts.AlertChanged;
 import vividcaravan.server.alerts.AlertQueries;
 import vividcaravan.server.ingest.ReadingsJudged;
+import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
@@ -33,8 +37,9 @@ import vividcaravan.server.vehicles.WheelState;
 import vividcaravan.server.vehicles.WheelStates;
 
 /**
- * The open streams. Features say what changed; a quarter of a second later every stream is told how it is now, a wheel at
- * most once a second. Alerts are numbered by their changes, so that a stream that breaks goes on where it was.
+ * The open streams. Features say what changed; a quarter of a second later it is looked up once, made ready once, and told
+ * to every stream, a wheel at most once a second. Alerts are numbered by their changes, so that a stream that breaks goes on
+ * where it was; who is far behind is caught up from the database page by page.
  */
 @Component
 class LiveStreams implements DisposableBean {
@@ -47,22 +52,36 @@ class LiveStreams implements DisposableBean {
     private static final long HEARTBEAT_MILLIS = 15_000;
     private static final long LOOK_AROUND_MILLIS = 10_000;
 
+    /** Changed alerts that are held ready. */
+    private static final int ALERTS_HELD = 1_000;
+    private static final int ALERTS_AT_ONCE = 500;
+    private static final int WHEELS_HELD = 200_000;
+    /** Streams that are caught up from the database at the same time. */
+    private static final int CATCHING_UP = 3;
+
     private final AlertQueries alerts;
     private final FleetDirectory fleet;
+    private final JsonMapper json;
     private final Clock clock;
     private final Set<LiveStream> streams = ConcurrentHashMap.newKeySet();
     private final Set<ReadingsJudged.Wheel> dirty = ConcurrentHashMap.newKeySet();
     private final Map<ReadingsJudged.Wheel, Long> sentAt = new HashMap<>();
     private final Map<ReadingsJudged.Wheel, WheelCondition> conditions = new HashMap<>();
+    private final Feed<Long, AlertNews> alertNews = new Feed<>(ALERTS_HELD);
+    private final Feed<ReadingsJudged.Wheel, WheelNews> wheelNews = new Feed<>(WHEELS_HELD);
+    private final Semaphore catchingUp = new Semaphore(CATCHING_UP, true);
     private final ExecutorService senders = senders();
     private volatile long latestChange;
+    private volatile long lookedUpTo = Long.MAX_VALUE;
     private volatile boolean isStopping;
+    private long wheelNumber;
     private long lookedAroundAt;
     private long beatAt;
 
-    LiveStreams(AlertQueries alerts, FleetDirectory fleet, Clock clock) {
+    LiveStreams(AlertQueries alerts, FleetDirectory fleet, JsonMapper json, Clock clock) {
         this.alerts = alerts;
         this.fleet = fleet;
+        this.json = json;
         this.clock = clock;
     }
 
@@ -77,27 +96,38 @@ class LiveStreams implements DisposableBean {
     /**
      * Opens a stream.
      *
+     * @param reader whose it is
      * @param lastEventId the change up to which the reader knows the alerts, or null to begin now
      * @param sees which vehicles, by identity, the reader may see
      * @throws Refusal if there are too many
      */
-    SseEmitter open(String lastEventId, AlertWords words, LongPredicate sees) {
+    ResponseBodyEmitter open(String reader, @Nullable String lastEventId, AlertWords words, LongPredicate sees) {
         if (streams.size() >= MOST_STREAMS || isStopping) {
             throw Refusal.busy("As many streams are open as the server can serve. Try again in a minute.");
         }
         long latest = alerts.latestChange();
-        long after = number(lastEventId).filter(id -> id <= latest).orElse(latest);
-        LiveStream stream = new LiveStream(new SseEmitter(STREAM_MILLIS), words, sees, after);
-        stream.emitter().onCompletion(() -> streams.remove(stream));
-        stream.emitter().onTimeout(() -> close(stream));
-        stream.emitter().onError(e -> streams.remove(stream));
+        begin(latest);
+        long after = number(lastEventId).filter(id -> id >= 0 && id <= latest).orElse(latest);
+        ResponseBodyEmitter emitter = new ResponseBodyEmitter(STREAM_MILLIS);
+        LiveStream stream = new LiveStream(emitter, reader, words, sees, after, wheelNews.latest());
+        emitter.onCompletion(() -> streams.remove(stream));
+        emitter.onTimeout(() -> close(stream));
+        emitter.onError(e -> close(stream));
         stream.greet();
         streams.add(stream);
         latestChange = Math.max(latestChange, latest);
-        return stream.emitter();
+        return emitter;
     }
 
-    private static Optional<Long> number(String lastEventId) {
+    /** The first who reads begins the feed of alerts; what was before is found in the database. */
+    private synchronized void begin(long latest) {
+        if (lookedUpTo == Long.MAX_VALUE) {
+            alertNews.beginAfter(latest);
+            lookedUpTo = latest;
+        }
+    }
+
+    private static Optional<Long> number(@Nullable String lastEventId) {
         try {
             return lastEventId == null ? Optional.empty() : Optional.of(Long.parseLong(lastEventId.strip()));
         } catch (NumberFormatException e) {
@@ -117,6 +147,12 @@ class LiveStreams implements DisposableBean {
         }
     }
 
+    /** Whoever may no longer read as they did is cut off; if they still may read, their page comes back by itself. */
+    @TransactionalEventListener(fallbackExecution = true)
+    void readerLeft(ReaderLeft event) {
+        streams.stream().filter(stream -> stream.reader().equals(event.reader())).forEach(this::close);
+    }
+
     @Scheduled(fixedDelay = 250)
     void tell() {
         if (streams.isEmpty()) {
@@ -128,37 +164,62 @@ class LiveStreams implements DisposableBean {
             lookedAroundAt = now;
             lookAround();
         }
-        List<LiveStream.Due> wheels = dueWheels(now);
+        lookUpAlerts();
+        lookUpWheels(now);
         boolean isBeat = now - beatAt >= HEARTBEAT_MILLIS;
         beatAt = isBeat ? now : beatAt;
         for (LiveStream stream : streams) {
-            stream.add(wheels);
-            if (stream.claim(latestChange, isBeat)) {
-                senders.execute(() -> stream.send(latestChange, isBeat, alerts, () -> close(stream)));
+            if (stream.claim(lookedUpTo, wheelNews.latest(), isBeat)) {
+                senders.execute(() -> stream.send(this::changedAfter, wheelNews, isBeat, () -> close(stream)));
             }
         }
     }
 
-    private List<LiveStream.Due> dueWheels(long now) {
-        List<LiveStream.Due> due = new ArrayList<>();
+    private void lookUpAlerts() {
+        // A number that no row has any more was overtaken by a later change of its alert, so the target is what was
+        // known before looking.
+        long target = latestChange;
+        while (lookedUpTo < target) {
+            List<AlertQueries.Change> changes = alerts.changedAfter(lookedUpTo, ALERTS_AT_ONCE, vehicle -> true);
+            changes.forEach(change -> alertNews.put(change.seq(), change.alert(), new AlertNews(change, json)));
+            long last = changes.isEmpty() ? target : changes.get(changes.size() - 1).seq();
+            lookedUpTo = changes.size() < ALERTS_AT_ONCE ? Math.max(target, last) : last;
+        }
+    }
+
+    /** From what is held ready; for who is further behind than that, from the database, a few readers at a time. */
+    private List<Feed.News<AlertNews>> changedAfter(long seq, int most, LongPredicate sees) {
+        if (alertNews.reachesBackTo(seq)) {
+            return alertNews.after(seq, most);
+        }
+        catchingUp.acquireUninterruptibly();
+        try {
+            return alerts.changedAfter(seq, most, sees).stream()
+                    .map(change -> new Feed.News<>(change.seq(), new AlertNews(change, json)))
+                    .toList();
+        } finally {
+            catchingUp.release();
+        }
+    }
+
+    private void lookUpWheels(long now) {
         for (ReadingsJudged.Wheel wheel : dirty) {
             if (now - sentAt.getOrDefault(wheel, 0L) >= WHEEL_EVERY_MILLIS && dirty.remove(wheel)) {
                 sentAt.put(wheel, now);
                 event(wheel, Instant.ofEpochMilli(now))
-                        .map(event -> new LiveStream.Due(wheel.vehicle(), event))
-                        .ifPresent(due::add);
+                        .ifPresent(event -> wheelNews.put(
+                                ++wheelNumber, wheel, new WheelNews(wheel.vehicle(), json.writeValueAsString(event))));
             }
         }
-        return due;
     }
 
     private Optional<WheelEvent> event(ReadingsJudged.Wheel wheel, Instant now) {
         return fleet.vehicle(wheel.vehicle())
-                .filter(vehicle -> vehicle.rules().at(wheel.position()).isPresent())
-                .map(vehicle -> {
-                    WheelState state = WheelStates.of(vehicle, wheel.position(), now);
+                .flatMap(vehicle -> WheelStates.find(vehicle, wheel.position(), now))
+                .map(state -> {
                     conditions.put(wheel, state.condition());
-                    return WheelEvent.of(vehicle.description().ref(), state);
+                    return WheelEvent.of(
+                            fleet.vehicle(wheel.vehicle()).orElseThrow().description().ref(), state);
                 });
     }
 
@@ -178,7 +239,7 @@ class LiveStreams implements DisposableBean {
 
     private void close(LiveStream stream) {
         streams.remove(stream);
-        stream.emitter().complete();
+        stream.close();
     }
 
     /** The web server waits for open requests when it stops, and these would never end by themselves. */

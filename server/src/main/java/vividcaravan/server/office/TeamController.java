@@ -17,12 +17,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.Invitations;
+import vividcaravan.server.access.Leaving;
 import vividcaravan.server.access.Role;
 import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.QueryParameters;
@@ -42,6 +44,7 @@ class TeamController {
 
     private final Accounts accounts;
     private final Invitations invitations;
+    private final Leaving leaving;
     private final Outbox outbox;
     private final FleetDirectory fleet;
     private final String publicUrl;
@@ -49,11 +52,13 @@ class TeamController {
     TeamController(
             Accounts accounts,
             Invitations invitations,
+            Leaving leaving,
             Outbox outbox,
             FleetDirectory fleet,
             VividProperties properties) {
         this.accounts = accounts;
         this.invitations = invitations;
+        this.leaving = leaving;
         this.outbox = outbox;
         this.fleet = fleet;
         this.publicUrl = properties.publicUrl();
@@ -106,9 +111,14 @@ class TeamController {
     }
 
     @DeleteMapping("/accounts/{userName}")
-    @Operation(operationId = "removeAccount", summary = "Take a person off; records go on naming them")
-    Team remove(@PathVariable String userName) {
-        accounts.remove(userName);
+    @Operation(
+            operationId = "removeAccount",
+            summary = "Take a person off, with sessions, streams and tokens; records go on naming them")
+    Team remove(
+            @PathVariable String userName,
+            @RequestParam(required = false) Leaving.@Nullable Tokens tokens,
+            Principal who) {
+        leaving.takeOff(userName, tokens == null ? Leaving.Tokens.END : tokens, who.getName());
         return list();
     }
 
@@ -139,6 +149,11 @@ class TeamController {
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "invite", summary = "Invite somebody by e-mail; an earlier invitation there ends")
     Invitations.Invitation invite(@RequestBody InvitationRequest request, Principal who) {
+        if (publicUrl == null && outbox.isSending()) {
+            // What a request says of itself may be invented, and a mail carries it to somebody else.
+            throw Refusal.conflict("Mail leaves by a mail server here, so its links need the address that people use:"
+                    + " set VIVID_PUBLIC_URL and start again. Nothing was sent.");
+        }
         String address = publicUrl != null
                 ? publicUrl
                 : ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();

@@ -2,10 +2,10 @@ package vividcaravan.server.office;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.security.Principal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -40,8 +40,8 @@ class TokensController {
 
     @PostMapping
     @Operation(operationId = "makeToken", summary = "Make a token; its secret is shown once")
-    ApiTokens.NewToken make(@RequestBody TokenRequest request, Principal who) {
-        return tokens.make(request.name(), request.scope(), who.getName());
+    ApiTokens.NewToken make(@RequestBody TokenRequest request, Authentication who) {
+        return tokens.make(request.name(), request.scope(), who);
     }
 
     @DeleteMapping("/{id}")

@@ -1,7 +1,9 @@
 package vividcaravan.server.platform;
 
+import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HexFormat;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.hibernate.Transaction;
@@ -12,6 +14,7 @@ import org.springframework.stereotype.Component;
 public class Installation {
 
     private final Instant createdAt;
+    private final String deviceKey;
 
     /**
      * @throws StartRefused if the demo is to be started in a folder with real data
@@ -19,23 +22,31 @@ public class Installation {
     Installation(SessionFactory sessions, Clock clock, VividProperties properties) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             Object[] row = session.createNativeQuery(
-                            "select is_demo, created_at from installation where id = 1", Object[].class)
+                            "select is_demo, created_at, device_key from installation where id = 1", Object[].class)
                     .addScalar("is_demo", Boolean.class)
                     .addScalar("created_at", Instant.class)
+                    .addScalar("device_key", String.class)
                     .uniqueResult();
-            if (row == null || properties.demo() && !(Boolean) row[0] && isEmpty(session)) {
-                createdAt = Instant.ofEpochMilli(clock.millis());
-                store(session, properties.demo());
-                return;
-            }
-            if (properties.demo() && !(Boolean) row[0]) {
+            boolean isNew = row == null || properties.demo() && !(Boolean) row[0] && isEmpty(session);
+            if (!isNew && properties.demo() && !(Boolean) row[0]) {
                 throw new StartRefused(
                         "The folder " + properties.dataDir().toAbsolutePath()
                                 + " holds real data, and the demo would mix with it.",
                         "Start without VIVID_DEMO, or give the demo a folder of its own with VIVID_DATA_DIR.");
             }
-            createdAt = (Instant) row[1];
+            boolean isDemo = isNew ? properties.demo() : (Boolean) row[0];
+            createdAt = isNew ? Instant.ofEpochMilli(clock.millis()) : (Instant) row[1];
+            deviceKey = row == null || row[2] == null ? newKey() : (String) row[2];
+            if (isNew || row[2] == null) {
+                store(session, isDemo);
+            }
         }
+    }
+
+    private static String newKey() {
+        byte[] key = new byte[32];
+        new SecureRandom().nextBytes(key);
+        return HexFormat.of().formatHex(key);
     }
 
     private static boolean isEmpty(StatelessSession session) {
@@ -48,7 +59,8 @@ public class Installation {
     private void store(StatelessSession session, boolean isDemo) {
         Transaction transaction = session.beginTransaction();
         session.createNativeMutationQuery(
-                        "merge into installation (id, is_demo, created_at) key (id) values (1, :demo, :at)")
+                        "merge into installation (id, is_demo, created_at, device_key) key (id) values (1, :demo, :at, :key)")
+                .setParameter("key", deviceKey)
                 .setParameter("demo", isDemo)
                 .setParameter("at", createdAt)
                 .executeUpdate();
@@ -58,5 +70,10 @@ public class Installation {
     /** When the folder was begun. */
     public Instant createdAt() {
         return createdAt;
+    }
+
+    /** What signs the cookies by which a browser is known again; hex digits, made once and kept. */
+    public String deviceKey() {
+        return deviceKey;
     }
 }

@@ -3,9 +3,18 @@ package vividcaravan.server.platform;
 import java.net.URI;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -63,23 +72,104 @@ class Problems extends ResponseEntityExceptionHandler {
                 HttpStatus.FORBIDDEN, "Your role does not allow this. Ask a manager.", List.of(), new HttpHeaders());
     }
 
-    @ExceptionHandler(Exception.class)
-    ResponseEntity<ProblemDetail> unexpected(Exception e) {
-        LOG.error("A request failed in a way nobody planned for", e);
+    /** Two did the same at once, and the database let only one. */
+    @ExceptionHandler(DataIntegrityViolationException.class)
+    ResponseEntity<ProblemDetail> clashing(DataIntegrityViolationException e) {
+        LOG.info("A request clashed with another: {}", String.valueOf(e.getMessage()));
         return answer(
-                HttpStatus.INTERNAL_SERVER_ERROR,
-                "Something broke on our side; nothing was changed. The log of the server says more.",
+                HttpStatus.CONFLICT,
+                "This clashes with what was stored just now; nothing of it was kept. Load the page again and look.",
                 List.of(),
                 new HttpHeaders());
+    }
+
+    @ExceptionHandler(ConcurrencyFailureException.class)
+    ResponseEntity<ProblemDetail> waitedTooLong(ConcurrencyFailureException e) {
+        return refused(Refusal.busy("Somebody else is changing the same just now. Send this again in a second."));
+    }
+
+    @ExceptionHandler(WriteFailed.class)
+    ResponseEntity<ProblemDetail> failed(WriteFailed e) {
+        return broken(e.reference());
+    }
+
+    @ExceptionHandler(Exception.class)
+    @Nullable ResponseEntity<ProblemDetail> unexpected(Exception e) {
+        if (isGone(e)) {
+            return null;
+        }
+        if (DatabaseTrouble.isBehind(e)) {
+            LOG.error("The database is out of reach", e);
+            return refused(Refusal.busy("The database is out of reach just now. Send this again in a while."));
+        }
+        String reference = Integer.toHexString(ThreadLocalRandom.current().nextInt(0x1000_0000, Integer.MAX_VALUE));
+        LOG.error("A request failed in a way nobody planned for, {}", reference, e);
+        return broken(reference);
+    }
+
+    private static ResponseEntity<ProblemDetail> broken(String reference) {
+        return answer(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something broke on our side; nothing was changed. The server's log says more at " + reference + ".",
+                List.of(),
+                new HttpHeaders());
+    }
+
+    /** Whoever asked has hung up, so there is nobody to be answered and nothing to be mended. */
+    private static boolean isGone(Exception e) {
+        return e instanceof AsyncRequestNotUsableException
+                || e.getClass().getSimpleName().equals("ClientAbortException");
+    }
+
+    @ExceptionHandler(IllegalArgumentException.class)
+    ResponseEntity<ProblemDetail> unfit(IllegalArgumentException e) {
+        // A content type with a wildcard is found out by nobody before it is compared.
+        boolean isContentType = String.valueOf(e.getMessage()).contains("Content-Type");
+        return isContentType
+                ? answer(
+                        HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+                        "Send JSON as application/json.",
+                        List.of(),
+                        new HttpHeaders())
+                : unexpected(e);
     }
 
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.BAD_REQUEST, "The body could not be read as JSON of the expected shape.");
-        problem.setProperty("errors", List.of());
-        return handleExceptionInternal(e, problem, headers, HttpStatus.BAD_REQUEST, request);
+        boolean isTooLarge = causes(e).anyMatch(BodyStreams.TooLarge.class::isInstance);
+        List<Refusal.Fault> faults = causes(e)
+                .filter(DatabindException.class::isInstance)
+                .map(cause -> ((DatabindException) cause).getPath())
+                .filter(path -> !path.isEmpty())
+                .map(Problems::fault)
+                .limit(1)
+                .toList();
+        HttpStatus answered = isTooLarge ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
+        String detail = isTooLarge
+                ? "The body is larger than is taken here. Send it in parts."
+                : faults.isEmpty()
+                        ? "The body could not be read as JSON of the expected shape."
+                        : faults.get(0).message();
+        return handleExceptionInternal(e, of(answered, detail, faults), headers, answered, request);
+    }
+
+    private static Stream<Throwable> causes(Throwable thrown) {
+        return Stream.iterate(thrown, Objects::nonNull, Throwable::getCause).limit(20);
+    }
+
+    private static Refusal.Fault fault(List<JacksonException.Reference> path) {
+        StringBuilder field = new StringBuilder();
+        for (JacksonException.Reference step : path) {
+            if (step.getPropertyName() == null) {
+                field.append('[').append(step.getIndex()).append(']');
+            } else {
+                field.append(field.isEmpty() ? "" : ".").append(step.getPropertyName());
+            }
+        }
+        return new Refusal.Fault(
+                field.toString(),
+                "\"" + field + "\" cannot be read as it stands. See /api/v1/openapi.json for what is allowed.");
     }
 
     private static ResponseEntity<ProblemDetail> answer(

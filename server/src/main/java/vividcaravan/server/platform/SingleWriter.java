@@ -1,18 +1,26 @@
 package vividcaravan.server.platform;
 
 import com.zaxxer.hikari.HikariDataSource;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Savepoint;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Consumer;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
-import org.hibernate.Transaction;
+import org.hibernate.exception.ConstraintViolationException;
+import org.hibernate.exception.DataException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.AlertRefused;
@@ -21,6 +29,9 @@ import vividcaravan.core.alert.AlertRefused;
  * The one thread that changes the fleet, its readings and its alerts. Writes wait in a bounded queue, several share one
  * transaction, and nobody is told that a write succeeded before it is on disk: H2 may acknowledge a commit earlier, so
  * each group ends with {@code CHECKPOINT SYNC}.
+ *
+ * <p>A write that fails for a reason of its own is undone by itself and answered by itself; its neighbours go on. Only
+ * where nothing can be written (the file, the disk, the connection) are all refused and is everything read afresh.
  */
 @Component
 public class SingleWriter implements SmartLifecycle {
@@ -28,28 +39,52 @@ public class SingleWriter implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(SingleWriter.class);
     private static final int QUEUE = 64;
     private static final int MOST_IN_GROUP = 8;
+    /** The longest that anybody waits for an answer. Far beyond any write; a request must end some time. */
+    private static final long PATIENCE_SECONDS = 120;
+    /** After housekeeping failed, so that it does not fail all the time. */
+    private static final long REST_NANOS = TimeUnit.SECONDS.toNanos(60);
 
     private record Waiting<T>(Write<T> write, CompletableFuture<T> answer) {}
 
     private final SessionFactory sessions;
-    private final HikariDataSource connections;
+    private final WriterConnections connections;
+    private final HikariDataSource readers;
     private final WriterState state;
+    private final Consumer<Throwable> end;
     private final BlockingQueue<Waiting<?>> queue = new ArrayBlockingQueue<>(QUEUE);
     private final FileTidying file = new FileTidying();
     private volatile Thread thread;
     private volatile boolean isStopping;
     private volatile boolean isBroken;
+    private long restUntil = System.nanoTime();
 
-    SingleWriter(SessionFactory sessions, HikariDataSource connections, WriterState state) {
+    @Autowired
+    SingleWriter(
+            SessionFactory sessions, WriterConnections connections, HikariDataSource readers, WriterState state) {
+        this(sessions, connections, readers, state, LastWords::end);
+    }
+
+    /**
+     * @param end what happens when the writer cannot go on
+     */
+    SingleWriter(
+            SessionFactory sessions,
+            WriterConnections connections,
+            HikariDataSource readers,
+            WriterState state,
+            Consumer<Throwable> end) {
         this.sessions = sessions;
         this.connections = connections;
+        this.readers = readers;
         this.state = state;
+        this.end = end;
     }
 
     /**
      * Makes a change and waits until it is on disk.
      *
      * @throws Refusal if the queue is full: come back later
+     * @throws WriteFailed if it failed in a way nobody planned for
      */
     public <T> T write(Write<T> write) {
         Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
@@ -80,16 +115,22 @@ public class SingleWriter implements SmartLifecycle {
 
     private static <T> T await(Waiting<T> waiting) {
         try {
-            return waiting.answer().join();
-        } catch (CompletionException e) {
-            if (e.getCause() instanceof Refusal || e.getCause() instanceof AlertRefused) {
-                throw (RuntimeException) e.getCause();
+            return waiting.answer().get(PATIENCE_SECONDS, TimeUnit.SECONDS);
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof RuntimeException known) {
+                throw known;
             }
-            throw e;
+            throw new IllegalStateException(e.getCause());
+        } catch (TimeoutException e) {
+            throw Refusal.busy("The server did not come to this within two minutes, and may still do it. Look whether it"
+                    + " was kept before you send it again.");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw Refusal.busy("The server is stopping. Look whether this was kept before you send it again.");
         }
     }
 
-    /** Whether the last write failed and the database could not be taken up again yet. */
+    /** Whether the database could not be written and was not taken up again yet. */
     public boolean isBroken() {
         return isBroken;
     }
@@ -103,8 +144,9 @@ public class SingleWriter implements SmartLifecycle {
     public void start() {
         isStopping = false;
         inSession(state::load);
-        thread = new Thread(this::run, "single-writer");
-        thread.start();
+        Thread writer = new Thread(this::run, "single-writer");
+        thread = writer;
+        writer.start();
     }
 
     @Override
@@ -123,7 +165,8 @@ public class SingleWriter implements SmartLifecycle {
 
     @Override
     public boolean isRunning() {
-        return thread != null && !isStopping;
+        Thread writer = thread;
+        return writer != null && writer.isAlive() && !isStopping;
     }
 
     /** Started before the web server takes requests, stopped after it has answered the last. */
@@ -133,22 +176,31 @@ public class SingleWriter implements SmartLifecycle {
     }
 
     private void run() {
-        while (!isStopping || !queue.isEmpty()) {
-            try {
-                Waiting<?> first = queue.poll(isBroken ? 1_000 : 200, TimeUnit.MILLISECONDS);
-                if (isBroken) {
-                    recover();
-                }
-                if (first != null) {
-                    makeGroup(groupFrom(first));
-                }
-                tidy(first == null);
-            } catch (InterruptedException e) {
-                return;
-            } catch (RuntimeException e) {
-                LOG.error("The writer could not go on; it reads its state afresh and tries again", e);
-                isBroken = true;
+        try {
+            while (!isStopping || !queue.isEmpty()) {
+                turn();
             }
+        } catch (InterruptedException e) {
+            LOG.info("The writer was told to stop");
+        } catch (Throwable e) {
+            // Everybody would wait for a thread that is gone.
+            end.accept(e);
+        }
+    }
+
+    private void turn() throws InterruptedException {
+        try {
+            Waiting<?> first = queue.poll(isBroken ? 1_000 : 200, TimeUnit.MILLISECONDS);
+            if (isBroken) {
+                recover();
+            }
+            if (first != null) {
+                makeGroup(groupFrom(first));
+            }
+            tidy(first == null);
+        } catch (RuntimeException e) {
+            LOG.error("The writer could not go on; it reads its state afresh and tries again", e);
+            isBroken = true;
         }
     }
 
@@ -165,45 +217,135 @@ public class SingleWriter implements SmartLifecycle {
         return group;
     }
 
+    /** What became of a write, to be told once its group is on disk. */
+    private record Made(Waiting<?> waiting, boolean isMade, Runnable answer) {}
+
     private void makeGroup(List<Waiting<?>> group) {
         if (isBroken) {
             group.forEach(
                     w -> w.answer().completeExceptionally(Refusal.busy("The database cannot be written just now.")));
             return;
         }
-        List<Runnable> answers = new ArrayList<>();
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            Transaction transaction = session.beginTransaction();
-            try {
+        List<Made> made = new ArrayList<>();
+        try (Connection connection = connections.take()) {
+            connection.setAutoCommit(false);
+            try (StatelessSession session = sessions.openStatelessSession(connection)) {
                 for (Waiting<?> waiting : group) {
-                    answers.add(make(waiting, session));
+                    made.add(make(waiting, session, connection));
                 }
-                state.beforeCommit(session);
-                transaction.commit();
-            } catch (RuntimeException e) {
-                transaction.rollback();
+                storeBeside(session, connection);
+                connection.commit();
+                sync(session);
+            } catch (RuntimeException | SQLException | Error e) {
+                undo(connection);
                 throw e;
             }
-            sync(session);
-            state.onDurable();
-            group.forEach(waiting -> waiting.write().onDurable());
-        } catch (RuntimeException e) {
-            LOG.error("A write failed and was undone", e);
+        } catch (SQLException | RuntimeException e) {
+            LOG.error("The database could not be written; what was under way was undone", e);
             isBroken = true;
             group.forEach(w -> w.answer()
                     .completeExceptionally(Refusal.busy("The database could not be written; nothing of this was kept."
                             + " Look at the disk and the server's log, then send it again.")));
             return;
         }
-        answers.forEach(Runnable::run);
+        quietly(state::onDurable);
+        made.stream().filter(Made::isMade).forEach(one -> quietly(one.waiting().write()::onDurable));
+        made.forEach(one -> one.answer().run());
     }
 
-    private static <T> Runnable make(Waiting<T> waiting, StatelessSession session) {
+    /** What the state adds to a group is nobody's write; that it fails is nobody's fault. */
+    private void storeBeside(StatelessSession session, Connection connection) throws SQLException {
         try {
-            T result = waiting.write().make(session);
-            return () -> waiting.answer().complete(result);
-        } catch (Refusal | AlertRefused e) {
-            return () -> waiting.answer().completeExceptionally(e);
+            attempt(session, connection, () -> {
+                state.beforeCommit(session);
+                return null;
+            });
+        } catch (OwnReason e) {
+            LOG.error("What is kept beside the writes could not be stored", e.getCause());
+        }
+    }
+
+    private static void undo(Connection connection) {
+        try {
+            connection.rollback();
+        } catch (SQLException e) {
+            LOG.debug("There was nothing left to undo", e);
+        }
+    }
+
+    private <T> Made make(Waiting<T> waiting, StatelessSession session, Connection connection) throws SQLException {
+        try {
+            T result = attempt(session, connection, () -> waiting.write().make(session));
+            return new Made(waiting, true, () -> waiting.answer().complete(result));
+        } catch (OwnReason e) {
+            RuntimeException told = told(e.getCause());
+            return new Made(waiting, false, () -> waiting.answer().completeExceptionally(told));
+        }
+    }
+
+    private interface Attempt<T> {
+        T make() throws Exception;
+    }
+
+    /** A write failed for a reason of its own, and is undone already. */
+    private static final class OwnReason extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        OwnReason(Throwable cause) {
+            super(null, cause, false, false);
+        }
+    }
+
+    /**
+     * Makes something that can be undone by itself.
+     *
+     * @throws OwnReason if it failed for a reason of its own; the database and the state are then as they were before
+     */
+    private <T> T attempt(StatelessSession session, Connection connection, Attempt<T> attempt)
+            throws OwnReason, SQLException {
+        Savepoint before = connection.setSavepoint();
+        Throwable thrown;
+        try {
+            T result = attempt.make();
+            state.settled();
+            return result;
+        } catch (Exception | StackOverflowError e) {
+            // What is nested too deeply overflows only its own stack; every other Error is the end.
+            thrown = e;
+        }
+        if (DatabaseTrouble.isBehind(thrown)) {
+            throw new IllegalStateException("the database is out of reach", thrown);
+        }
+        connection.rollback(before);
+        state.takeBack(session);
+        state.settled();
+        throw new OwnReason(thrown);
+    }
+
+    private static RuntimeException told(Throwable own) {
+        if (own instanceof Refusal || own instanceof AlertRefused) {
+            return (RuntimeException) own;
+        }
+        String reference = Integer.toHexString(ThreadLocalRandom.current().nextInt(0x1000_0000, Integer.MAX_VALUE));
+        LOG.error("Write {} failed for a reason of its own and was undone", reference, own);
+        if (own instanceof ConstraintViolationException) {
+            return Refusal.conflict("This clashes with what is stored already; nothing of it was kept. Load the page"
+                    + " again and look. The server's log has it as " + reference + ".");
+        }
+        if (own instanceof DataException) {
+            return Refusal.badRequest(
+                    "Something in this is larger than can be stored; nothing of it was kept. The server's log has it as "
+                            + reference + ".",
+                    List.of());
+        }
+        return new WriteFailed(reference, own);
+    }
+
+    private static void quietly(Runnable listener) {
+        try {
+            listener.run();
+        } catch (RuntimeException e) {
+            LOG.error("What was stored could not be told to everybody in the product", e);
         }
     }
 
@@ -217,26 +359,42 @@ public class SingleWriter implements SmartLifecycle {
     }
 
     private void tidy(boolean isIdle) {
+        if (System.nanoTime() - restUntil < 0) {
+            return;
+        }
         boolean hasMore = true;
         while (hasMore && !isBroken) {
-            try (StatelessSession session = sessions.openStatelessSession()) {
+            try (Connection connection = connections.take();
+                    StatelessSession session = sessions.openStatelessSession(connection)) {
                 hasMore = state.tidy(session, isIdle) && isIdle && queue.isEmpty() && !isStopping;
                 file.tidy(session);
+            } catch (SQLException | RuntimeException e) {
+                if (DatabaseTrouble.isBehind(e)) {
+                    throw new IllegalStateException("the database is out of reach", e);
+                }
+                LOG.error("Housekeeping failed for a reason of its own; it rests for a minute", e);
+                restUntil = System.nanoTime() + REST_NANOS;
+                return;
             }
         }
     }
 
-    /** After a failed write H2 may have closed the database for good; new connections open it afresh. */
+    /** After the database was out of reach H2 may have closed it for good; new connections open it afresh. */
     private void recover() {
-        connections.getHikariPoolMXBean().softEvictConnections();
+        connections.renew();
+        readers.getHikariPoolMXBean().softEvictConnections();
         inSession(state::load);
         isBroken = false;
         LOG.info("The writer has read its state afresh and goes on");
     }
 
-    private void inSession(java.util.function.Consumer<StatelessSession> work) {
-        try (StatelessSession session = sessions.openStatelessSession()) {
+    private void inSession(Consumer<StatelessSession> work) {
+        try (Connection connection = connections.take();
+                StatelessSession session = sessions.openStatelessSession(connection)) {
             work.accept(session);
+            state.settled();
+        } catch (SQLException e) {
+            throw new IllegalStateException("the database is out of reach", e);
         }
     }
 }

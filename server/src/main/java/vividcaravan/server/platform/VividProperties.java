@@ -2,6 +2,7 @@ package vividcaravan.server.platform;
 
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -15,6 +16,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param retentionDays how long single readings are kept, days
  * @param receiverQuiet how long a moving vehicle may be quiet before its receiver is looked for; 15 minutes, in the demo
  *     45 seconds so that nobody has to wait for what they planted
+ * @param trustedProxies addresses or networks of proxies whose word on a client's address counts; none unless said
  * @param publicUrl where people reach the product, for links in mails; null for the address of whoever asks for the mail
  */
 @ConfigurationProperties("vivid")
@@ -25,7 +27,8 @@ public record VividProperties(
         Path backupDir,
         @DefaultValue("90") int retentionDays,
         Duration receiverQuiet,
-        String publicUrl) {
+        String publicUrl,
+        List<String> trustedProxies) {
 
     private static final int SHORTEST_TOKEN = 16;
     private static final Duration QUIET = Duration.ofMinutes(15);
@@ -54,8 +57,20 @@ public record VividProperties(
             throw new IllegalArgumentException(
                     "VIVID_PUBLIC_URL must look like https://tyres.example.org, was " + publicUrl);
         }
+        trustedProxies = trustedProxies == null ? List.of() : List.copyOf(trustedProxies);
+        for (String proxy : trustedProxies) {
+            if (!proxy.matches("[0-9A-Fa-f:.]+(/\\d{1,3})?")) {
+                throw new IllegalArgumentException("VIVID_TRUSTED_PROXIES must name addresses or networks such as"
+                        + " 10.0.0.5 or 10.0.0.0/8, with commas between, was " + proxy);
+            }
+        }
         if (retentionDays < 1 || retentionDays > 3650) {
             throw new IllegalArgumentException("vivid.retention-days must be 1 to 3650, was " + retentionDays);
         }
+    }
+
+    /** Whether people come by a line that is kept secret, so that cookies need never go by another. */
+    public boolean isReachedByTls() {
+        return publicUrl != null && publicUrl.startsWith("https://");
     }
 }

@@ -10,13 +10,13 @@ import org.hibernate.StatelessSession;
 public interface Write<T> {
 
     /**
-     * Makes the change inside the writer's transaction. A {@link Refusal} or
-     * {@link vividcaravan.core.alert.AlertRefused} thrown before anything was changed goes to the asker; any other
-     * exception undoes the whole group and has the state in memory read afresh.
+     * Makes the change inside the writer's transaction. Whatever it throws undoes this write and no other, in the
+     * database and in memory: a {@link Refusal} or {@link vividcaravan.core.alert.AlertRefused} goes to the asker as it
+     * is, anything else as what it comes to. Only what says that nothing can be written undoes the whole group.
      */
     T make(StatelessSession session);
 
-    /** Runs once the change is on disk, before the asker is told. */
+    /** Runs once the change is on disk, before the asker is told; what it throws is logged and changes no answer. */
     default void onDurable() {}
 
     /** Whether this write may share a transaction with others of its kind. */

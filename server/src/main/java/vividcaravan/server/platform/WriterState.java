@@ -5,8 +5,17 @@ import org.hibernate.StatelessSession;
 /** What the single writer keeps in memory beside the database. */
 public interface WriterState {
 
-    /** Reads everything afresh from the database; called at the start and after a failed transaction. */
+    /** Reads everything afresh from the database; called at the start and after a transaction that failed as a whole. */
     void load(StatelessSession session);
+
+    /** The write just made stands: what is touched from now on is touched by the next one. */
+    void settled();
+
+    /**
+     * Reads afresh what the write under way has touched, and no more. The database is as it was before that write, with
+     * what earlier ones of its group did.
+     */
+    void takeBack(StatelessSession session);
 
     /** Called in the group's transaction after its writes were made, before the commit. */
     void beforeCommit(StatelessSession session);

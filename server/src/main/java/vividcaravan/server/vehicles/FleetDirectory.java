@@ -2,15 +2,24 @@ package vividcaravan.server.vehicles;
 
 import java.sql.PreparedStatement;
 import java.time.ZoneOffset;
+import static java.util.stream.Collectors.groupingBy;
+import static java.util.stream.Collectors.mapping;
+import static java.util.stream.Collectors.toList;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
@@ -34,6 +43,7 @@ public class FleetDirectory {
     private final Map<String, DepotDescription> depots = new ConcurrentHashMap<>();
     private final Map<String, Long> depotIds = new ConcurrentHashMap<>();
     private final Map<MountKind, SensorMake> makes = new ConcurrentHashMap<>();
+    private final WriteMarks marks = new WriteMarks();
     private volatile LimitBook book = LimitBook.DEFAULT;
 
     FleetDirectory(Ids ids) {
@@ -59,64 +69,172 @@ public class FleetDirectory {
         vehiclesByRef.clear();
         sensors.clear();
         sensorsByCode.clear();
+        loadRegister(session);
+        loadVehicles(all(session, VehicleRow.class), Rows.all(session));
+        loadSensors(all(session, SensorRow.class), all(session, FittingRow.class));
+    }
+
+    /** What was touched since {@link #settled}; on the single writer's thread. */
+    public Touched touched() {
+        Set<VehicleInService> touched = new LinkedHashSet<>(marks.vehicles());
+        Set<KnownSensor> heard = new LinkedHashSet<>(marks.sensors());
+        touched.forEach(vehicle -> heard.addAll(vehicle.everFitted()));
+        return new Touched(touched, heard, marks.isRegister());
+    }
+
+    /**
+     * What a write touched.
+     *
+     * @param sensors those touched, and all that sit or sat on a touched vehicle
+     */
+    public record Touched(Set<VehicleInService> vehicles, Set<KnownSensor> sensors, boolean isRegister) {
+        public boolean isNothing() {
+            return vehicles.isEmpty() && sensors.isEmpty() && !isRegister;
+        }
+    }
+
+    /** What is touched from now on is touched by another write. */
+    public void settled() {
+        marks.clear();
+    }
+
+    /** Reads afresh what was touched; what the database does not know is forgotten. */
+    public void load(StatelessSession session, Touched touched) {
+        if (touched.isRegister()) {
+            loadRegister(session);
+        }
+        List<VehicleRow> vehicleRows = new ArrayList<>();
+        vehiclesByRef.values().removeIf(touched.vehicles()::contains);
+        for (VehicleInService vehicle : touched.vehicles()) {
+            VehicleRow row = session.get(VehicleRow.class, vehicle.id());
+            if (row == null) {
+                vehicles.remove(vehicle.id());
+            } else {
+                vehicleRows.add(row);
+            }
+        }
+        List<SensorRow> sensorRows = new ArrayList<>();
+        List<FittingRow> stays = new ArrayList<>();
+        for (KnownSensor sensor : touched.sensors()) {
+            SensorRow row = session.get(SensorRow.class, sensor.id());
+            if (row == null) {
+                sensors.remove(sensor.id());
+                sensorsByCode.remove(sensor.code());
+            } else {
+                sensorRows.add(row);
+                stays.addAll(Rows.of(session, FittingRow.class, "sensorId", sensor.id()));
+            }
+        }
+        for (VehicleRow row : vehicleRows) {
+            loadVehicles(List.of(row), Rows.of(session, row.id));
+        }
+        loadSensors(sensorRows, stays);
+        touched.vehicles().stream().filter(vehicle -> vehicles.containsKey(vehicle.id())).forEach(this::seat);
+    }
+
+    /** Rows that belong to vehicles. */
+    private record Rows(List<AxleRow> axles, List<AdjustmentRow> adjustments) {
+
+        static Rows all(StatelessSession session) {
+            return new Rows(
+                    FleetDirectory.all(session, AxleRow.class), FleetDirectory.all(session, AdjustmentRow.class));
+        }
+
+        static Rows of(StatelessSession session, long vehicle) {
+            return new Rows(
+                    of(session, AxleRow.class, "vehicleId", vehicle),
+                    of(session, AdjustmentRow.class, "vehicleId", vehicle));
+        }
+
+        static <T> List<T> of(StatelessSession session, Class<T> rows, String owner, long id) {
+            return session.createSelectionQuery("from " + rows.getSimpleName() + " where " + owner + " = :id", rows)
+                    .setParameter("id", id)
+                    .getResultList();
+        }
+    }
+
+    private void loadRegister(StatelessSession session) {
         depots.clear();
         depotIds.clear();
         makes.clear();
         all(session, SensorMakeRow.class).forEach(row -> madeAs(new SensorMake(row.mount, row.vented, row.rangeKpa)));
-        Map<Long, DepotDescription> depotsById = new HashMap<>();
-        for (DepotRow row : all(session, DepotRow.class)) {
-            put(row.id, row.description());
-            depotsById.put(row.id, row.description());
-        }
+        all(session, DepotRow.class).forEach(row -> put(row.id, row.description()));
         book = book(all(session, LimitLevelRow.class));
-        Map<Long, List<AxleRow>> axles = new HashMap<>();
-        all(session, AxleRow.class).forEach(row -> axles.computeIfAbsent(row.vehicleId, id -> new ArrayList<>())
-                .add(row));
-        for (VehicleRow row : all(session, VehicleRow.class)) {
+    }
+
+    private void loadVehicles(List<VehicleRow> rows, Rows owned) {
+        Map<Long, DepotDescription> depotsById = new HashMap<>();
+        depotIds.forEach((name, id) -> depotsById.put(id, depots.get(name)));
+        Map<Long, List<AxleRow>> axles = owned.axles().stream().collect(groupingBy(row -> row.vehicleId));
+        Map<Long, List<Adjustment>> adjustments = owned.adjustments().stream()
+                .collect(groupingBy(row -> row.vehicleId, mapping(AdjustmentRow::adjustment, toList())));
+        for (VehicleRow row : rows) {
             List<AxleDescription> described = axles.get(row.id).stream()
                     .sorted(Comparator.comparingInt(axle -> axle.number))
                     .map(AxleRow::description)
                     .toList();
             DepotDescription depot = row.depotId == null ? null : depotsById.get(row.depotId);
-            VehicleInService vehicle = put(new VehicleInService(
-                    row.id,
-                    new VehicleDescription(
-                            row.ref,
-                            row.kind,
-                            row.plate,
-                            depot == null ? null : depot.name(),
-                            described,
-                            row.spares,
-                            row.duty,
-                            row.useNow,
-                            book),
-                    depot,
-                    () -> ids.next("alert")));
+            VehicleDescription description = new VehicleDescription(
+                    row.ref,
+                    row.kind,
+                    row.plate,
+                    depot == null ? null : depot.name(),
+                    described,
+                    row.spares,
+                    row.duty,
+                    row.useNow,
+                    book);
+            VehicleInService vehicle = vehicles.get(row.id);
+            if (vehicle == null) {
+                vehicle = newVehicle(row.id, description, depot);
+            }
+            vehicle.beginAnew(description, depot, adjustments.getOrDefault(row.id, List.of()));
             vehicle.stands(row.state, row.stateReason, row.revision);
+            put(vehicle);
         }
-        Map<Long, List<Adjustment>> adjustments = new HashMap<>();
-        all(session, AdjustmentRow.class).forEach(row -> adjustments
-                .computeIfAbsent(row.vehicleId, id -> new ArrayList<>())
-                .add(row.adjustment()));
-        adjustments.forEach((id, known) -> vehicles.get(id).adjusted(known));
-        Map<Long, List<Fitting>> stays = new HashMap<>();
-        for (FittingRow row : all(session, FittingRow.class)) {
-            stays.computeIfAbsent(row.sensorId, id -> new ArrayList<>()).add(row.fitting());
-        }
-        for (SensorRow row : all(session, SensorRow.class)) {
-            KnownSensor sensor = new KnownSensor(row.id, row.code, row.mount);
-            sensor.retired(row.retiredBecause);
-            if (row.newestReading != null) {
-                sensor.heard(ReadingBytes.read(row.newestReading));
+    }
+
+    VehicleInService newVehicle(long id, VehicleDescription description, @Nullable DepotDescription depot) {
+        return new VehicleInService(id, description, depot, () -> ids.next("alert"), marks);
+    }
+
+    KnownSensor newSensor(long id, String code, @Nullable MountKind mount) {
+        return new KnownSensor(id, code, mount, marks);
+    }
+
+    private void loadSensors(List<SensorRow> rows, List<FittingRow> fittings) {
+        Map<Long, List<Fitting>> stays =
+                fittings.stream().collect(groupingBy(row -> row.sensorId, mapping(FittingRow::fitting, toList())));
+        for (SensorRow row : rows) {
+            KnownSensor sensor = sensors.get(row.id);
+            if (sensor == null) {
+                sensor = put(newSensor(row.id, row.code, row.mount));
             }
-            if (row.newestJudgedAt != null) {
-                sensor.judgedUpTo(row.newestJudgedAt);
-            }
-            sensor.clockWrong(row.clockWrongAt);
-            sensor.takeTouched();
-            put(sensor);
+            sensor.beginAnew(
+                    row.mount,
+                    row.retiredBecause,
+                    row.newestReading == null ? null : ReadingBytes.read(row.newestReading),
+                    row.newestJudgedAt,
+                    row.clockWrongAt);
             fitted(sensor, stays.getOrDefault(row.id, List.of()));
         }
+    }
+
+    /** Looks anew which sensors sit and sat on a vehicle. */
+    private void seat(VehicleInService vehicle) {
+        Map<Position, KnownSensor> now = new HashMap<>();
+        Set<KnownSensor> ever = new HashSet<>();
+        for (KnownSensor sensor : sensors.values()) {
+            for (Fitting stay : sensor.fittings()) {
+                if (stay.vehicle() == vehicle.id()) {
+                    ever.add(sensor);
+                    if (stay.isOpen()) {
+                        now.put(stay.position(), sensor);
+                    }
+                }
+            }
+        }
+        vehicle.sitsWith(now, ever);
     }
 
     private static LimitBook book(List<LimitLevelRow> rows) {
@@ -143,10 +261,12 @@ public class FleetDirectory {
     }
 
     void madeAs(SensorMake make) {
+        marks.touchRegister();
         makes.put(make.mount(), make);
     }
 
     void holdTo(LimitBook newBook) {
+        marks.touchRegister();
         book = newBook;
     }
 
@@ -194,6 +314,7 @@ public class FleetDirectory {
     }
 
     void put(long id, DepotDescription depot) {
+        marks.touchRegister();
         depots.put(depot.name(), depot);
         depotIds.put(depot.name(), id);
     }
@@ -201,12 +322,14 @@ public class FleetDirectory {
     /** Takes note of a sensor's stays, here and at the vehicles it sits or sat on. */
     void fitted(KnownSensor sensor, List<Fitting> stays) {
         for (VehicleInService vehicle : vehiclesOf(sensor.fittings())) {
+            vehicle.mark();
             vehicle.sensors().values().removeIf(other -> other == sensor);
         }
         sensor.fittedAs(
                 stays.stream().sorted(Comparator.comparingLong(Fitting::from)).toList());
         for (Fitting stay : sensor.fittings()) {
             VehicleInService vehicle = vehicles.get(stay.vehicle());
+            vehicle.mark();
             vehicle.everFitted().add(sensor);
             if (stay.isOpen()) {
                 vehicle.sensors().put(stay.position(), sensor);
@@ -218,6 +341,7 @@ public class FleetDirectory {
     private List<VehicleInService> vehiclesOf(List<Fitting> stays) {
         return stays.stream()
                 .map(stay -> vehicles.get(stay.vehicle()))
+                .filter(Objects::nonNull)
                 .distinct()
                 .toList();
     }

@@ -19,11 +19,39 @@ public final class KnownSensor {
     private volatile String retiredBecause;
     private long newestJudgedAt = Long.MIN_VALUE;
     private boolean isTouched;
+    private final WriteMarks marks;
+    private boolean isMarked;
 
-    KnownSensor(long id, String code, MountKind mount) {
+    /**
+     * @param marks where it says that the write under way touches it
+     */
+    KnownSensor(long id, String code, MountKind mount, WriteMarks marks) {
         this.id = id;
         this.code = code;
         this.mount = mount;
+        this.marks = marks;
+    }
+
+    /** Says that the write under way changes it, or what is kept of its readings. */
+    public void mark() {
+        if (!isMarked) {
+            isMarked = true;
+            marks.touch(this);
+        }
+    }
+
+    void unmark() {
+        isMarked = false;
+    }
+
+    /** Begins anew with what the database says of it. */
+    void beginAnew(MountKind held, String retired, Reading newestStored, Long judgedAt, Instant clockWrong) {
+        mount = held;
+        retiredBecause = retired;
+        newest = newestStored;
+        newestJudgedAt = judgedAt == null ? Long.MIN_VALUE : judgedAt;
+        clockWrongAt = clockWrong;
+        isTouched = false;
     }
 
     public long id() {
@@ -39,6 +67,7 @@ public final class KnownSensor {
     }
 
     void mountedBy(MountKind kind) {
+        mark();
         mount = kind;
     }
 
@@ -48,6 +77,7 @@ public final class KnownSensor {
     }
 
     void retired(String reason) {
+        mark();
         retiredBecause = reason;
     }
 
@@ -57,6 +87,7 @@ public final class KnownSensor {
     }
 
     void fittedAs(List<Fitting> stays) {
+        mark();
         fittings = List.copyOf(stays);
     }
 
@@ -78,6 +109,7 @@ public final class KnownSensor {
 
     /** Takes note of a reading; the newest one counts. */
     public void heard(Reading reading) {
+        mark();
         if (newest == null || reading.at() > newest.at()) {
             newest = reading;
             clockWrongAt = null;
@@ -91,6 +123,7 @@ public final class KnownSensor {
     }
 
     public void judgedUpTo(long at) {
+        mark();
         newestJudgedAt = Math.max(newestJudgedAt, at);
     }
 
@@ -99,8 +132,13 @@ public final class KnownSensor {
         return clockWrongAt;
     }
 
+    /** Takes note that it sent a time in the future; from any thread. */
     public void clockWrong(Instant at) {
         clockWrongAt = at;
+    }
+
+    /** Says that something about it is to be stored with the next sensors that were heard. */
+    public void toBeStored() {
         isTouched = true;
     }
 

@@ -20,6 +20,7 @@ import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.VehicleJudge;
 import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.core.judge.WheelCondition;
+import vividcaravan.core.judge.WheelRules;
 import vividcaravan.server.platform.Refusal;
 
 /**
@@ -32,70 +33,111 @@ public final class VehicleInService {
     public static final long NOT_LIVE = Long.MIN_VALUE;
 
     private final long id;
-    private final AlertBook book;
+    private final LongSupplier alertIds;
+    private final WriteMarks marks;
     private final Map<Position, WheelCondition> conditions = new ConcurrentHashMap<>();
     /** How fast wheels lose air at present, kPa an hour. */
     private final Map<Position, Double> losses = new ConcurrentHashMap<>();
 
     private final Map<Position, KnownSensor> sensors = new ConcurrentHashMap<>();
     private final Set<KnownSensor> everFitted = ConcurrentHashMap.newKeySet();
-    private volatile VehicleDescription description;
-    private volatile DepotDescription depot;
-    private volatile VehicleRules rules;
-    private volatile TemperatureCompensation compensation;
+    private volatile VehicleSnapshot snapshot;
     private volatile List<Alert> openAlerts = List.of();
     private volatile List<Adjustment> adjustments = List.of();
     private volatile long heardLiveAt = NOT_LIVE;
-    private volatile VehicleState state = VehicleState.IN_SERVICE;
-    private volatile String stateReason;
-    private volatile int revision = 1;
     private VehicleJudge judge;
+    private AlertBook book;
     private long judgedSeq;
     private boolean isTouched;
+    private boolean isMarked;
 
-    VehicleInService(long id, VehicleDescription description, DepotDescription depot, LongSupplier alertIds) {
+    /**
+     * @param marks where it says that the write under way touches it
+     */
+    VehicleInService(
+            long id,
+            VehicleDescription description,
+            DepotDescription depot,
+            LongSupplier alertIds,
+            WriteMarks marks) {
         this.id = id;
+        this.alertIds = alertIds;
+        this.marks = marks;
         this.book = new AlertBook(alertIds);
+        snapshot = new VehicleSnapshot(
+                description, depot, compensation(depot), null, VehicleState.IN_SERVICE, null, 1);
+        holdToRules(snapshot);
+    }
+
+    private static TemperatureCompensation compensation(DepotDescription depot) {
+        return TemperatureCompensation.toTwentyCelsius(Atmosphere.at(depot == null ? 0 : depot.altitudeM()));
+    }
+
+    /** Says that the write under way changes it. */
+    void mark() {
+        if (!isMarked) {
+            isMarked = true;
+            marks.touch(this);
+        }
+    }
+
+    void unmark() {
+        isMarked = false;
+    }
+
+    /** Begins anew with what the database says of it; what was seen and raised is to be given back afterwards. */
+    void beginAnew(VehicleDescription description, DepotDescription depot, List<Adjustment> known) {
+        adjustments = List.copyOf(known);
+        judge = null;
+        judgedSeq = 0;
+        book = new AlertBook(alertIds);
         describe(description, depot);
+    }
+
+    /** What readers may see of it, all from one moment. */
+    public VehicleSnapshot snapshot() {
+        return snapshot;
     }
 
     /** Takes on another description from now on; what was seen of wheels that stay is kept. */
     void describe(VehicleDescription newDescription, DepotDescription newDepot) {
-        description = newDescription;
-        depot = newDepot;
-        compensation =
-                TemperatureCompensation.toTwentyCelsius(Atmosphere.at(newDepot == null ? 0 : newDepot.altitudeM()));
-        holdToRules();
+        holdToRules(snapshot.describing(newDescription, newDepot, compensation(newDepot)));
     }
 
     /** Takes note of what people recorded of setting its pressures. */
     void adjusted(List<Adjustment> known) {
         adjustments = List.copyOf(known);
-        holdToRules();
+        holdToRules(snapshot);
     }
 
     List<Adjustment> adjustments() {
         return adjustments;
     }
 
-    private void holdToRules() {
-        rules = new VehicleRules(
+    private void holdToRules(VehicleSnapshot next) {
+        mark();
+        VehicleDescription description = next.description();
+        VehicleRules rules = new VehicleRules(
                 description.kind(),
                 description.layout(),
                 description.axles().stream().map(description::limits).toList(),
-                description.axles().stream().map(this::conduct).toList(),
-                compensation,
+                description.axles().stream()
+                        .map(axle -> conduct(description, axle))
+                        .toList(),
+                next.compensation(),
                 adjustments);
         if (judge == null) {
             judge = new VehicleJudge(rules);
         } else {
             judge.holdTo(rules);
         }
+        // As one, so that nobody sees wheels of one description under the rules of another.
+        snapshot = next.holdingTo(rules);
         conditions.keySet().removeIf(position -> rules.at(position).isEmpty());
         losses.keySet().removeIf(position -> rules.at(position).isEmpty());
     }
 
-    private AxleConduct conduct(AxleDescription axle) {
+    private static AxleConduct conduct(VehicleDescription description, AxleDescription axle) {
         boolean hasOwnTemperatures =
                 axle.overrides().temperatureC() != null || axle.overrides().temperatureCriticalC() != null;
         return new AxleConduct(description.duty(axle), hasOwnTemperatures, axle.isBallasted(), axle.isSelfInflating());
@@ -106,38 +148,37 @@ public final class VehicleInService {
     }
 
     public VehicleDescription description() {
-        return description;
+        return snapshot.description();
     }
 
     /** Where it stands between being described and being out of use. */
     public VehicleState state() {
-        return state;
+        return snapshot.state();
     }
 
     /** Whether people are told of its alerts. */
     public boolean isInService() {
-        return state == VehicleState.IN_SERVICE;
+        return snapshot.isInService();
     }
 
     /** Why it is out of service, where somebody said so. */
     public Optional<String> stateReason() {
-        return Optional.ofNullable(stateReason);
+        return snapshot.stateReason();
     }
 
     /** Counts the changes of its description, so that nobody overwrites what he has not seen. */
     public int revision() {
-        return revision;
+        return snapshot.revision();
     }
 
     void stands(VehicleState newState, String reason, int newRevision) {
-        state = newState;
-        stateReason = reason;
-        revision = newRevision;
+        mark();
+        snapshot = snapshot.standing(newState, reason, newRevision);
     }
 
     /** Its depot; empty where none was named. */
     public Optional<DepotDescription> depot() {
-        return Optional.ofNullable(depot);
+        return snapshot.depot();
     }
 
     /**
@@ -146,28 +187,45 @@ public final class VehicleInService {
      * @throws Refusal if the vehicle has no such wheel
      */
     public Position existing(String code) {
-        return Position.find(code)
-                .filter(position -> rules.at(position).isPresent())
-                .orElseThrow(() -> Refusal.notFound("The vehicle \"" + description.ref() + "\" has no wheel \"" + code
-                        + "\"; it has " + description.layout().positions() + "."));
+        return snapshot.existing(code);
+    }
+
+    /**
+     * What a wheel is held to.
+     *
+     * @throws Refusal if it is gone since the vehicle was looked at
+     */
+    public WheelRules rulesAt(Position position) {
+        return snapshot
+                .rules()
+                .at(position)
+                .orElseThrow(() -> Refusal.conflict(
+                        "The vehicle was described anew just now and has no wheel " + position + " any more. Load the page again."));
     }
 
     public VehicleRules rules() {
-        return rules;
+        return snapshot.rules();
     }
 
     public TemperatureCompensation compensation() {
-        return compensation;
+        return snapshot.compensation();
     }
 
     /** What the judge has seen; for the single writer only. */
     public VehicleJudge judge() {
+        mark();
         return judge;
     }
 
     /** Its alerts; for the single writer only. */
     public AlertBook book() {
+        mark();
         return book;
+    }
+
+    /** The alert with this identity, if it is the latest of its wheel and family; for the single writer only. */
+    public Optional<Alert> alert(long alertId) {
+        return book.find(alertId);
     }
 
     /** Its open alerts, safe to read. */
@@ -197,7 +255,7 @@ public final class VehicleInService {
                 || newest.at() < alert.evidence().at()) {
             return alert;
         }
-        double at20 = compensation.compensateKpa(newest.pressureKpa(), newest.temperatureC());
+        double at20 = snapshot.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC());
         return alert.showing(alert.evidence()
                 .measuring(
                         newest.at(), newest.pressureKpa(), at20, newest.temperatureC(), losses.get(alert.position())));
@@ -216,8 +274,16 @@ public final class VehicleInService {
     /** Waits for the first word of every sensor that sits on it; for the single writer only. */
     public void expectSensors() {
         for (KnownSensor sensor : sensors.values()) {
-            sensor.fittingAt(Fitting.OPEN - 1).ifPresent(judge::expect);
+            sensor.fittingAt(Fitting.OPEN - 1).ifPresent(judge()::expect);
         }
+    }
+
+    /** Has these sensors at its wheels now, and had those. */
+    void sitsWith(Map<Position, KnownSensor> now, Set<KnownSensor> ever) {
+        sensors.putAll(now);
+        sensors.keySet().retainAll(now.keySet());
+        everFitted.addAll(ever);
+        everFitted.retainAll(ever);
     }
 
     /** Every sensor that sits or sat on this vehicle. */
@@ -261,6 +327,7 @@ public final class VehicleInService {
     }
 
     public void judgedUpTo(long seq) {
+        mark();
         judgedSeq = seq;
     }
 

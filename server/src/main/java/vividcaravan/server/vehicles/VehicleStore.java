@@ -70,7 +70,7 @@ class VehicleStore {
         DepotDescription depot =
                 entry.depot() == null ? null : fleet.depot(entry.depot()).orElseThrow();
         VehicleInService vehicle = known == null
-                ? fleet.put(new VehicleInService(row.id, description, depot, () -> ids.next("alert")))
+                ? fleet.put(fleet.newVehicle(row.id, description, depot))
                 : redescribe(session, known, description, depot);
         vehicle.stands(row.state, row.stateReason, row.revision);
         return vehicle;
@@ -183,6 +183,6 @@ class VehicleStore {
         session.createNativeMutationQuery("delete from stranger where code = :code")
                 .setParameter("code", code)
                 .executeUpdate();
-        return fleet.put(new KnownSensor(row.id, code, mount));
+        return fleet.put(fleet.newSensor(row.id, code, mount));
     }
 }

@@ -59,14 +59,15 @@ class VehiclesController {
     }
 
     private static VehicleGlance glance(VehicleInService vehicle, AlertWords words, Instant now) {
-        VehicleDescription description = vehicle.description();
-        List<WheelState> wheels = WheelStates.of(vehicle, now);
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        VehicleDescription description = snapshot.description();
+        List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
         return new VehicleGlance(
                 description.ref(),
                 description.kind(),
                 description.plate(),
                 description.depot(),
-                vehicle.state(),
+                snapshot.state(),
                 description.axles().stream()
                         .map(AxleDescription::axle)
                         .map(axle -> new VehicleGlance.AxleGlance(axle.role(), axle.wheels(), axle.liftable()))
@@ -74,27 +75,28 @@ class VehiclesController {
                 wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
                 heardAt(vehicle),
                 alerts(vehicle, words),
-                departure(vehicle, wheels));
+                departure(vehicle, snapshot, wheels));
     }
 
     private static VehicleItem item(VehicleInService vehicle, AlertWords words, Instant now) {
-        VehicleDescription description = vehicle.description();
-        List<WheelState> wheels = WheelStates.of(vehicle, now);
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        VehicleDescription description = snapshot.description();
+        List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
         return new VehicleItem(
                 description.ref(),
                 description.kind(),
                 description.plate(),
                 description.depot(),
                 description.duty(),
-                vehicle.state(),
-                vehicle.stateReason().orElse(null),
+                snapshot.state(),
+                snapshot.stateReason().orElse(null),
                 description.use(),
                 description.uses(),
-                axles(vehicle),
+                axles(snapshot),
                 wheels,
                 heardAt(vehicle),
                 alerts(vehicle, words),
-                departure(vehicle, wheels));
+                departure(vehicle, snapshot, wheels));
     }
 
     private static @Nullable Instant heardAt(VehicleInService vehicle) {
@@ -116,12 +118,13 @@ class VehiclesController {
                 .toList();
     }
 
-    private static Departure departure(VehicleInService vehicle, List<WheelState> wheels) {
-        switch (vehicle.state()) {
+    private static Departure departure(
+            VehicleInService vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
+        switch (snapshot.state()) {
             case OUT_OF_SERVICE -> {
                 return new Departure(
                         Departure.Verdict.NOT_YET,
-                        List.of("out of service: " + vehicle.stateReason().orElse("no reason given")));
+                        List.of("out of service: " + snapshot.stateReason().orElse("no reason given")));
             }
             case DESCRIBED, BEING_FITTED -> {
                 return new Departure(Departure.Verdict.LOOK_FIRST, List.of("its sensors are not proven yet"));
@@ -147,22 +150,22 @@ class VehiclesController {
         };
     }
 
-    private static List<VehicleItem.AxleItem> axles(VehicleInService vehicle) {
+    private static List<VehicleItem.AxleItem> axles(VehicleSnapshot snapshot) {
         List<VehicleItem.AxleItem> axles = new ArrayList<>();
-        List<AxleDescription> described = vehicle.description().axles();
+        List<AxleDescription> described = snapshot.description().axles();
         for (int i = 0; i < described.size(); i++) {
             AxleDescription axle = described.get(i);
             Position.Slot slot = axle.axle().wheels().tyresPerSide() == 2 ? Position.Slot.OUTER : Position.Slot.SINGLE;
             WheelLimits limits = WheelLimits.of(
-                    vehicle.rules().at(Position.wheel(i + 1, Side.LEFT, slot)).orElseThrow());
+                    snapshot.rules().at(Position.wheel(i + 1, Side.LEFT, slot)).orElseThrow());
             axles.add(new VehicleItem.AxleItem(
                     axle.axle().role(),
                     axle.axle().wheels(),
                     axle.axle().liftable(),
                     limits,
-                    vehicle.description().policy(axle),
-                    vehicle.description().duty(axle),
-                    vehicle.description().levels(axle),
+                    snapshot.description().policy(axle),
+                    snapshot.description().duty(axle),
+                    snapshot.description().levels(axle),
                     axle.isBallasted(),
                     axle.isSelfInflating()));
         }

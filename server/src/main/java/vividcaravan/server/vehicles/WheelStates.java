@@ -19,15 +19,23 @@ public final class WheelStates {
 
     /** Every wheel of a vehicle. */
     public static List<WheelState> of(VehicleInService vehicle, Instant now) {
+        return of(vehicle, vehicle.snapshot(), now);
+    }
+
+    /** The same as the vehicle was at {@code snapshot}. */
+    static List<WheelState> of(VehicleInService vehicle, VehicleSnapshot snapshot, Instant now) {
         Long heardAt = lastHeardAt(vehicle);
-        return vehicle.description().layout().positions().stream()
-                .map(position -> of(vehicle, position, heardAt, now))
+        return snapshot.description().layout().positions().stream()
+                .map(position -> of(vehicle, snapshot, position, heardAt, now))
                 .toList();
     }
 
-    /** One wheel. */
-    public static WheelState of(VehicleInService vehicle, Position position, Instant now) {
-        return of(vehicle, position, lastHeardAt(vehicle), now);
+    /** One wheel; empty where the vehicle has none there. */
+    public static Optional<WheelState> find(VehicleInService vehicle, Position position, Instant now) {
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        return snapshot.rules().at(position).isPresent()
+                ? Optional.of(of(vehicle, snapshot, position, lastHeardAt(vehicle), now))
+                : Optional.empty();
     }
 
     /** When any wheel that is not a spare was last heard, epoch milliseconds; null if none ever was. */
@@ -41,7 +49,12 @@ public final class WheelStates {
                 .orElse(null);
     }
 
-    private static WheelState of(VehicleInService vehicle, Position position, Long vehicleHeardAt, Instant now) {
+    private static WheelState of(
+            VehicleInService vehicle,
+            VehicleSnapshot snapshot,
+            Position position,
+            Long vehicleHeardAt,
+            Instant now) {
         Optional<KnownSensor> sensor = vehicle.sensorAt(position);
         Urgency urgency = vehicle.openAlerts().stream()
                 .filter(alert -> position.equals(alert.position()))
@@ -71,7 +84,7 @@ public final class WheelStates {
                 position.isSpare());
         boolean isMeasured = newest != null && newest.isMeasurement();
         double at20 = isMeasured
-                ? vehicle.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC())
+                ? snapshot.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC())
                 : Double.NaN;
         return new WheelState(
                 position.code(),
@@ -81,7 +94,7 @@ public final class WheelStates {
                 isMeasured ? newest.pressureKpa() : null,
                 isMeasured ? round(at20) : null,
                 isMeasured ? newest.temperatureC() : null,
-                isMeasured ? vehicle.rules().at(position).orElseThrow().limits().deviation(at20) : null,
+                isMeasured ? snapshot.rules().at(position).orElseThrow().limits().deviation(at20) : null,
                 newest == null ? null : newest.batteryMv(),
                 urgency,
                 sensor.get().clockWrongAt() != null);

@@ -22,6 +22,7 @@ import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.platform.ReaderUnits;
+import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.AxleDescription;
 import vividcaravan.server.vehicles.VehicleGlance;
 import vividcaravan.server.vehicles.VehicleInService;
@@ -104,8 +105,10 @@ class JobView {
         return new JobItem.JobWheel(
                 position.code(),
                 position.words(),
-                vehicle.rules().at(position).orElseThrow().limits().targetKpa(),
-                WheelStates.of(vehicle, position, clock.instant()),
+                vehicle.rulesAt(position).limits().targetKpa(),
+                WheelStates.find(vehicle, position, clock.instant())
+                        .orElseThrow(() -> Refusal.conflict(
+                                "The vehicle was described anew just now. Load the page again.")),
                 misfits(job, position),
                 job.at(position, EntryKind.INSPECTED)
                         .map(entry -> inspection(job, position, entry, figures))

@@ -13,6 +13,7 @@ import vividcaravan.core.judge.Reading;
 import vividcaravan.core.planning.PressureAdvice;
 import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.vehicles.VehicleSnapshot;
 
 /** What to do with the pressure of every wheel of a vehicle, by its newest readings. */
 @Component
@@ -68,8 +69,10 @@ class PressureLook {
     /** Every wheel of a vehicle, spares among them. */
     List<Wheel> at(VehicleInService vehicle, double airC) {
         List<Wheel> wheels = new ArrayList<>();
-        for (Position position : vehicle.description().layout().positions()) {
-            double target = vehicle.rules().at(position).orElseThrow().limits().targetKpa();
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        for (Position position : snapshot.description().layout().positions()) {
+            double target =
+                    snapshot.rules().at(position).orElseThrow().limits().targetKpa();
             Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
             boolean isFresh = isFresh(newest);
             wheels.add(new Wheel(

@@ -1,10 +1,19 @@
 package vividcaravan.server.access;
 
-import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.Mockito.when;
 
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -14,6 +23,10 @@ import vividcaravan.server.platform.Refusal;
 
 @ExtendWith(MockitoExtension.class)
 class SignInThrottleTest {
+
+    private static final class Wrong extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+    }
 
     @Mock
     private Clock clock;
@@ -25,51 +38,116 @@ class SignInThrottleTest {
         throttle = new SignInThrottle(clock);
     }
 
-    private void fail(String userName, String address, int times) {
+    private void fail(String userName, String address, @Nullable String device, int times) {
         for (int i = 0; i < times; i++) {
-            throttle.failed(userName, address);
+            assertThatThrownBy(() -> throttle.attempt(userName, address, device, () -> {
+                        throw new Wrong();
+                    }))
+                    .isInstanceOf(Wrong.class);
         }
+    }
+
+    private String right(String userName, String address, @Nullable String device) {
+        return throttle.attempt(userName, address, device, () -> "in");
+    }
+
+    private void assertMustWait(String userName, String address, @Nullable String device) {
+        assertThatThrownBy(() -> right(userName, address, device))
+                .isInstanceOfSatisfying(
+                        Refusal.class, refusal -> assertThat(refusal.retryAfterSeconds()).isPositive());
     }
 
     @Test
     void letsAFewMistakesPass() {
-        fail("quill", "10.0.0.1", SignInThrottle.MOST_PER_NAME - 1);
+        fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME - 1);
 
-        assertThatCode(() -> throttle.check("quill", "10.0.0.1")).doesNotThrowAnyException();
+        assertThat(right("quill", "10.0.0.1", null)).isEqualTo("in");
     }
 
     @Test
     void makesANameWaitFromWhereItWasGuessedAndNotFromElsewhere() {
-        fail("quill", "10.0.0.1", SignInThrottle.MOST_PER_NAME);
+        fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME);
 
-        assertThatThrownBy(() -> throttle.check("quill", "10.0.0.1")).isInstanceOf(Refusal.class);
-        assertThatCode(() -> throttle.check("quill", "10.0.0.2")).doesNotThrowAnyException();
+        assertMustWait("quill", "10.0.0.1", null);
+        assertThat(right("quill", "10.0.0.2", null)).isEqualTo("in");
     }
 
     @Test
-    void makesAnAddressWaitThatTriesManyNames() {
-        for (int i = 0; i < SignInThrottle.MOST_PER_ADDRESS; i++) {
-            throttle.failed("name" + i, "10.0.0.1");
+    void countsANameAsItIsMeantHoweverItIsSpelled() {
+        fail("quill", "10.0.0.1", null, 2);
+        fail(" Quill", "10.0.0.1", null, 2);
+        fail("QUILL  ", "10.0.0.1", null, 1);
+
+        assertMustWait("quill", "10.0.0.1", null);
+        assertMustWait("qUill ", "10.0.0.1", null);
+    }
+
+    @Test
+    void strangersBehindTheSameProxyLockNobodyOutOfABrowserTheyUsedBefore() {
+        fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME);
+
+        assertThat(right("quill", "10.0.0.1", "the phone in the yard")).isEqualTo("in");
+    }
+
+    @Test
+    void aBrowserThatIsKnownHasNoMoreTriesThanOthers() {
+        fail("quill", "10.0.0.1", "a stolen phone", SignInThrottle.MOST_PER_NAME);
+
+        assertMustWait("quill", "10.0.0.1", "a stolen phone");
+    }
+
+    @Test
+    void anAddressFromWhichManyWereWrongStillLetsTheRightOneIn() {
+        for (int i = 0; i < SignInThrottle.MANY_PER_ADDRESS + 10; i++) {
+            fail("name" + i, "10.0.0.1", null, 1);
         }
 
-        assertThatThrownBy(() -> throttle.check("another", "10.0.0.1")).isInstanceOf(Refusal.class);
+        assertThat(right("another", "10.0.0.1", null)).isEqualTo("in");
+    }
+
+    @Test
+    void ofManyAtOnceOnlySoManyAreLookedAtAsHaveATry() throws Exception {
+        AtomicInteger looked = new AtomicInteger();
+        CountDownLatch go = new CountDownLatch(1);
+        ExecutorService threads = Executors.newFixedThreadPool(30);
+        List<CompletableFuture<Void>> tries = new ArrayList<>();
+        for (int i = 0; i < 30; i++) {
+            tries.add(CompletableFuture.runAsync(
+                    () -> {
+                        try {
+                            go.await();
+                            throttle.attempt("quill", "10.0.0.1", null, () -> {
+                                looked.incrementAndGet();
+                                throw new Wrong();
+                            });
+                        } catch (Refusal | Wrong | InterruptedException e) {
+                            // Each is one of these.
+                        }
+                    },
+                    threads));
+        }
+        go.countDown();
+        CompletableFuture.allOf(tries.toArray(CompletableFuture[]::new)).get(30, TimeUnit.SECONDS);
+        threads.shutdown();
+
+        assertThat(looked).hasValue(SignInThrottle.MOST_PER_NAME);
     }
 
     @Test
     void forgetsAfterAWhile() {
-        fail("quill", "10.0.0.1", SignInThrottle.MOST_PER_NAME);
+        fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME);
 
         when(clock.millis()).thenReturn(SignInThrottle.WAIT.toMillis() + 1_000);
 
-        assertThatCode(() -> throttle.check("quill", "10.0.0.1")).doesNotThrowAnyException();
+        assertThat(right("quill", "10.0.0.1", null)).isEqualTo("in");
     }
 
     @Test
     void theRightPasswordClearsTheMistakesOfAName() {
-        fail("quill", "10.0.0.1", SignInThrottle.MOST_PER_NAME - 1);
-        throttle.succeeded("quill", "10.0.0.1");
-        fail("quill", "10.0.0.1", SignInThrottle.MOST_PER_NAME - 1);
+        fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME - 1);
+        right("quill", "10.0.0.1", null);
+        fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME - 1);
 
-        assertThatCode(() -> throttle.check("quill", "10.0.0.1")).doesNotThrowAnyException();
+        assertThat(right("quill", "10.0.0.1", null)).isEqualTo("in");
     }
 }

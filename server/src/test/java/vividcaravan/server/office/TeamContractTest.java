@@ -40,7 +40,7 @@ class TeamContractTest {
 
     @BeforeEach
     void start() {
-        start("--vivid.public-url=https://tyres.example.org/");
+        start("--vivid.public-url=http://tyres.example.org/");
     }
 
     private void start(String... settings) {
@@ -66,7 +66,7 @@ class TeamContractTest {
     private static String secretIn(String text) {
         Matcher link = LINK.matcher(text);
         assertThat(link.find()).as(text).isTrue();
-        assertThat(link.group(1)).isEqualTo("https://tyres.example.org");
+        assertThat(link.group(1)).isEqualTo("http://tyres.example.org");
         return link.group(2);
     }
 
@@ -165,7 +165,7 @@ class TeamContractTest {
         server.start();
         try {
             start(
-                    "--vivid.public-url=https://tyres.example.org",
+                    "--vivid.public-url=http://tyres.example.org",
                     "--vivid.mail.host=localhost",
                     "--vivid.mail.port=" + server.getSmtp().getPort(),
                     "--vivid.mail.security=NONE",

@@ -11,7 +11,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class VividPropertiesTest {
 
     private static VividProperties with(String token, int retentionDays) {
-        return new VividProperties(Path.of("data"), false, token, null, retentionDays, null, null);
+        return new VividProperties(Path.of("data"), false, token, null, retentionDays, null, null, null);
     }
 
     @ParameterizedTest

@@ -6,26 +6,31 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** A session ends with the next request once its person was taken off; an open live stream ends within 15 minutes. */
-class LeftTheTeamFilter extends OncePerRequestFilter {
+/** A session ends with the next request once its person was taken off, ended it from elsewhere, or signed in long ago. */
+class EndedSessionFilter extends OncePerRequestFilter {
+
+    /** However busy a session is, a password is asked for again after so long. */
+    static final Duration LONGEST = Duration.ofDays(30);
 
     private final Accounts accounts;
+    private final Clock clock;
 
-    LeftTheTeamFilter(Accounts accounts) {
+    EndedSessionFilter(Accounts accounts, Clock clock) {
         this.accounts = accounts;
+        this.clock = clock;
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
-        if (who != null
-                && who.getPrincipal() instanceof SignedIn signedIn
-                && accounts.find(signedIn.userName()).isEmpty()) {
+        if (who != null && who.getPrincipal() instanceof SignedIn signedIn && hasEnded(signedIn)) {
             HttpSession session = request.getSession(false);
             if (session != null) {
                 session.invalidate();
@@ -35,9 +40,15 @@ class LeftTheTeamFilter extends OncePerRequestFilter {
         chain.doFilter(request, response);
     }
 
+    private boolean hasEnded(SignedIn signedIn) {
+        return signedIn.since().plus(LONGEST).isBefore(clock.instant())
+                || accounts.sessionNumber(signedIn.userName()).orElse(-1) != signedIn.sessionNumber();
+    }
+
     /** Pages, scripts and fonts are open to all. */
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().startsWith("/api/");
+        String path = request.getRequestURI();
+        return !path.startsWith("/api/") && !path.startsWith("/actuator/prometheus");
     }
 }

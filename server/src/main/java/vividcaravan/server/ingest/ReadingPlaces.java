@@ -1,0 +1,124 @@
+package vividcaravan.server.ingest;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import org.springframework.security.core.Authentication;
+import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.ReaderKey;
+import vividcaravan.server.platform.Refusal;
+
+/**
+ * How many bodies of readings are taken at once, and how many readings are held meanwhile. Each sender has a share of its
+ * own, so that one on a bad line, or one with huge bodies, never takes the places of the others.
+ */
+@Component
+class ReadingPlaces {
+
+    /** Bodies of one sender that are read at the same time. */
+    static final int OF_ONE = 12;
+    /** Bodies of one sender that are read or wait for that. */
+    static final int WITH_WAITING = 32;
+    /** Readings that all senders' bodies hold at the same time; some 150 bytes each. */
+    static final int HELD = 1_000_000;
+    /** Readings that one sender's bodies hold at the same time: the largest array goes in, and leaves room for others. */
+    static final int HELD_OF_ONE = 600_000;
+    /** Room is taken by so many at once. */
+    private static final int STEP = 1_000;
+
+    private static final long PATIENCE_MILLIS = 2_000;
+
+    private static final class Sender {
+        final Semaphore places = new Semaphore(OF_ONE);
+        final Semaphore room = new Semaphore(HELD_OF_ONE);
+        int present;
+    }
+
+    private final Map<String, Sender> senders = new ConcurrentHashMap<>();
+    private final Semaphore room = new Semaphore(HELD);
+
+    /**
+     * Takes a place for a body; to be closed when the body is done with.
+     *
+     * @throws Refusal if the sender has taken all of its share
+     */
+    Place enter(Authentication who) throws InterruptedException {
+        String name = ReaderKey.of(who);
+        Sender sender = senders.compute(name, (key, known) -> {
+            Sender one = known == null ? new Sender() : known;
+            if (one.present >= WITH_WAITING) {
+                throw tooMany();
+            }
+            one.present++;
+            return one;
+        });
+        boolean isIn = false;
+        try {
+            isIn = sender.places.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
+        } finally {
+            if (!isIn) {
+                leave(name);
+            }
+        }
+        if (!isIn) {
+            throw tooMany();
+        }
+        return new Place(name, sender);
+    }
+
+    private static Refusal tooMany() {
+        return Refusal.busy("The server is taking as many bodies of yours as it can. Send this again in a second.");
+    }
+
+    private void leave(String name) {
+        senders.computeIfPresent(name, (key, sender) -> --sender.present == 0 ? null : sender);
+    }
+
+    /** How many senders have a body under way. */
+    int senders() {
+        return senders.size();
+    }
+
+    /** A body's place, and the room that its readings take. */
+    final class Place implements AutoCloseable {
+
+        private final String name;
+        private final Sender sender;
+        private int held;
+
+        private Place(String name, Sender sender) {
+            this.name = name;
+            this.sender = sender;
+        }
+
+        /** Whether {@code readings} in all may be held; takes the room. */
+        boolean hasRoomFor(int readings) {
+            while (held < readings) {
+                if (!sender.room.tryAcquire(STEP)) {
+                    return false;
+                }
+                if (!room.tryAcquire(STEP)) {
+                    sender.room.release(STEP);
+                    return false;
+                }
+                held += STEP;
+            }
+            return true;
+        }
+
+        /** What was held is in its place; its room is free for others. */
+        void holdsNothing() {
+            sender.room.release(held);
+            room.release(held);
+            held = 0;
+        }
+
+        @Override
+        public void close() {
+            holdsNothing();
+            sender.places.release();
+            leave(name);
+        }
+    }
+}
