@@ -3,7 +3,6 @@ package vividcaravan.simulator;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import vividcaravan.core.axles.Position;
 
 /** Something that somebody plants in the scenario to see what happens. Safe for several threads. */
@@ -106,21 +105,19 @@ public final class Incident {
     }
 
     /** Begins or ends in the step from {@code from}, if it is time. */
-    void startAndEnd(
-            long from, Function<String, SimulatedVehicle> vehicles, long anchor, Consumer<SimulatedReading> receiver) {
+    void startAndEnd(long from, SimulatedVehicle subject, long anchor, Consumer<SimulatedReading> receiver) {
         boolean isTime = at.toEpochMilli() <= from && from < endsAt.toEpochMilli();
         if (isTime && running == null) {
             long began = at.minus(kind.past).toEpochMilli();
             // What it is like without a fault is to be seen first.
             double begins = (began - anchor) / Fault.HOUR_MILLIS + (kind.past.isZero() ? 0 : HOURS_WELL);
             running = new Fault(position, kind.fault, begins, Double.MAX_VALUE, kind.amount, false);
-            SimulatedVehicle subject = vehicles.apply(vehicle);
             subject.add(running);
             if (!kind.past.isZero()) {
                 subject.relive(began, began + kind.parked.toMillis(), at.toEpochMilli(), receiver);
             }
         } else if (!isTime && running != null) {
-            vehicles.apply(vehicle).remove(running);
+            subject.remove(running);
             running = null;
         }
     }

@@ -56,6 +56,16 @@ public final class LiveSimulation implements Runnable {
         return List.copyOf(incidents);
     }
 
+    /** Whether a vehicle drives in the scenario. */
+    public boolean knows(String vehicle) {
+        return fleet.vehicle(vehicle).isPresent();
+    }
+
+    /** Whether a wheel turns in the scenario. */
+    public boolean knows(String vehicle, Position position) {
+        return fleet.vehicle(vehicle).filter(known -> known.has(position)).isPresent();
+    }
+
     /** Lets something happen from the next step on. */
     public void plant(Incident incident) {
         incidents.add(incident);
@@ -87,14 +97,22 @@ public final class LiveSimulation implements Runnable {
         try {
             catchUp();
             while (!Thread.currentThread().isInterrupted()) {
-                List<SimulatedReading> heard = new ArrayList<>();
-                fleet.passUntil(clock.instant(), incidents, heard::add);
-                bench.pass(clock.instant(), heard::add);
-                sender.send(heard);
+                live();
                 Thread.sleep(EVERY_MILLIS);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+        }
+    }
+
+    private void live() throws InterruptedException {
+        try {
+            List<SimulatedReading> heard = new ArrayList<>();
+            fleet.passUntil(clock.instant(), incidents, heard::add);
+            bench.pass(clock.instant(), heard::add);
+            sender.send(heard);
+        } catch (RuntimeException e) {
+            LOG.error("A step of the demo failed; it goes on with the next", e);
         }
     }
 

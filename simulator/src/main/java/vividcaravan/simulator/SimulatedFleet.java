@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /**
@@ -84,16 +85,17 @@ public final class SimulatedFleet {
         long from = now;
         now = to;
         for (Incident incident : incidents) {
-            incident.startAndEnd(from, this::vehicle, anchor, receiver);
+            // What was planted at a vehicle that nobody simulates happens nowhere.
+            vehicle(incident.vehicle())
+                    .filter(subject -> incident.position() == null || subject.has(incident.position()))
+                    .ifPresent(subject -> incident.startAndEnd(from, subject, anchor, receiver));
         }
         vehicles.forEach(vehicle -> vehicle.pass(from, to, everyMillis, receiver));
     }
 
-    private SimulatedVehicle vehicle(String ref) {
-        return vehicles.stream()
-                .filter(vehicle -> vehicle.ref().equals(ref))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no vehicle " + ref + " in the scenario"));
+    /** The vehicle with this ref, if it drives in the scenario. */
+    Optional<SimulatedVehicle> vehicle(String ref) {
+        return vehicles.stream().filter(vehicle -> vehicle.ref().equals(ref)).findFirst();
     }
 
     /** Up to when time has passed. */

@@ -114,6 +114,11 @@ final class SimulatedVehicle {
         return plan.ref();
     }
 
+    /** Whether it has a wheel there, with a sensor. */
+    boolean has(Position position) {
+        return wheels.containsKey(position);
+    }
+
     /** Lets something happen that was not planned. */
     void add(Fault fault) {
         faults.add(fault);

@@ -55,8 +55,7 @@ public class Accounts implements UserDetailsService {
     @Override
     public UserDetails loadUserByUsername(String userName) {
         return active(userName)
-                .map(row -> new SignedIn(
-                        row.userName, row.passwordHash, row.role, row.sessionNumber, clock.instant()))
+                .map(row -> new SignedIn(row.userName, row.passwordHash, row.role, row.sessionNumber, clock.instant()))
                 .orElseThrow(() -> new UsernameNotFoundException("no such account"));
     }
 
@@ -217,8 +216,8 @@ public class Accounts implements UserDetailsService {
 
     private static void checkPassword(@Nullable String password, String field, List<Refusal.Fault> faults) {
         if (password == null || password.length() < SHORTEST_PASSWORD) {
-            faults.add(new Refusal.Fault(
-                    field, "A password has at least 10 characters. A few words in a row do well."));
+            faults.add(
+                    new Refusal.Fault(field, "A password has at least 10 characters. A few words in a row do well."));
         } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
             faults.add(new Refusal.Fault(field, "A password has at most 72 bytes."));
         }

@@ -58,15 +58,13 @@ public class ApiTokens {
     private final String configuredHash;
     private final Map<String, Bearer> byHash = new ConcurrentHashMap<>();
 
-    ApiTokens(
-            ApiTokenRepository rows, Clock clock, ApplicationEventPublisher events, VividProperties properties) {
+    ApiTokens(ApiTokenRepository rows, Clock clock, ApplicationEventPublisher events, VividProperties properties) {
         this.events = events;
         this.rows = rows;
         this.clock = clock;
         this.isDemo = properties.demo();
         this.configuredHash = properties.apiToken() == null ? null : Secret.hash(properties.apiToken());
-        rows.findAllByIsDemoOrderById(isDemo)
-                .forEach(this::letIn);
+        rows.findAllByIsDemoOrderById(isDemo).forEach(this::letIn);
     }
 
     private void letIn(ApiTokenRow row) {

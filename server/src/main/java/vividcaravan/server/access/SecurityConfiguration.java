@@ -1,7 +1,7 @@
 package vividcaravan.server.access;
 
-import java.time.Clock;
 import jakarta.servlet.DispatcherType;
+import java.time.Clock;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;

@@ -187,7 +187,8 @@ class SessionController {
     Session prefer(@RequestBody Preferences preferences) {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         if (who == null || !(who.getPrincipal() instanceof SignedIn signedIn)) {
-            throw Refusal.conflict("Nobody is signed in here, and a token has no preferences: machines read kPa and °C.");
+            throw Refusal.conflict(
+                    "Nobody is signed in here, and a token has no preferences: machines read kPa and °C.");
         }
         if (preferences.pressureUnit() == null
                 || preferences.temperatureUnit() == null

@@ -1,10 +1,8 @@
 package vividcaravan.server.alerts;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +17,6 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
-import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.VisibleFleet;
@@ -56,15 +53,17 @@ public class AlertQueries {
     }
 
     /**
-     * Some alerts, the one opened last first.
+     * Some alerts.
      *
+     * @param order the one opened last first, or the most urgent first
      * @param state {@code open}, {@code closed} or {@code all}
      * @param vehicle a vehicle's ref, or null for all that are in service
      * @param since only those changed at or after this time, or null
      * @param limit how many at most
      * @param cursor where to go on, from an earlier page, or null
      */
-    AlertPage page(String state, String vehicle, Instant since, int limit, String cursor, AlertWords words) {
+    AlertPage page(
+            String state, String vehicle, Instant since, int limit, String cursor, AlertOrder order, AlertWords words) {
         StringBuilder where = new StringBuilder("where 1 = 1");
         Map<String, Object> parameters = new HashMap<>();
         if (state.equals("open")) {
@@ -91,18 +90,17 @@ public class AlertQueries {
             parameters.put("since", since);
         }
         if (cursor != null) {
-            where.append(" and a.id < :before");
-            parameters.put("before", decode(cursor));
+            order.after(cursor, where, parameters);
         }
         try (StatelessSession session = sessions.openStatelessSession()) {
             SelectionQuery<AlertRow> query =
-                    session.createSelectionQuery("from AlertRow a " + where + " order by a.id desc", AlertRow.class);
+                    session.createSelectionQuery("from AlertRow a " + where + order.clause(), AlertRow.class);
             parameters.forEach(query::setParameter);
             List<AlertRow> rows = query.setMaxResults(limit + 1).getResultList();
             boolean hasMore = rows.size() > limit;
             List<AlertRow> shown = hasMore ? rows.subList(0, limit) : rows;
             List<AlertItem> items = items(session, shown, words);
-            return new AlertPage(items, hasMore ? encode(shown.get(shown.size() - 1).id) : null);
+            return new AlertPage(items, hasMore ? order.cursor(shown.get(shown.size() - 1)) : null);
         }
     }
 
@@ -234,18 +232,5 @@ public class AlertQueries {
         return minutes == null
                 ? null
                 : Instant.ofEpochMilli(alert.evidence().at()).plus(Duration.ofMinutes(minutes));
-    }
-
-    private static String encode(long id) {
-        return Base64.getUrlEncoder().withoutPadding().encodeToString(("a" + id).getBytes(StandardCharsets.UTF_8));
-    }
-
-    private static long decode(String cursor) {
-        try {
-            String text = new String(Base64.getUrlDecoder().decode(cursor), StandardCharsets.UTF_8);
-            return Long.parseLong(text.substring(1));
-        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
-            throw Refusal.badRequest("cursor", "This cursor was not given by the server. Begin again without one.");
-        }
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Closure;
+import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.platform.Refusal;
@@ -26,7 +27,6 @@ class AlertsController {
 
     private static final Set<String> STATES = Set.of("open", "closed", "all");
     private static final int MOST = 1_000;
-    private static final int LONGEST_NOTE = 1_000;
 
     private final AlertQueries queries;
     private final AlertActions actions;
@@ -39,13 +39,16 @@ class AlertsController {
     }
 
     @GetMapping
-    @Operation(operationId = "listAlerts", summary = "Alerts, the one opened last first")
+    @Operation(
+            operationId = "listAlerts",
+            summary = "Alerts, the one opened last first, or with order=urgency the most urgent")
     AlertPage list(
             @RequestParam(required = false) @Nullable String state,
             @RequestParam(required = false) @Nullable String vehicle,
             @RequestParam(required = false) @Nullable String since,
             @RequestParam(required = false) @Nullable String limit,
-            @RequestParam(required = false) @Nullable String cursor) {
+            @RequestParam(required = false) @Nullable String cursor,
+            @RequestParam(required = false) @Nullable String order) {
         String wanted = state == null ? "open" : state;
         if (!STATES.contains(wanted)) {
             throw Refusal.badRequest("state", "state must be open, closed or all, was \"" + state + "\".");
@@ -56,7 +59,16 @@ class AlertsController {
                 QueryParameters.time("since", since),
                 QueryParameters.limit(limit, 100, MOST),
                 cursor,
+                order(order),
                 units.words());
+    }
+
+    private static AlertOrder order(@Nullable String order) {
+        return switch (order == null ? "newest" : order) {
+            case "newest" -> AlertOrder.NEWEST;
+            case "urgency" -> AlertOrder.URGENCY;
+            default -> throw Refusal.badRequest("order", "order must be newest or urgency, was \"" + order + "\".");
+        };
     }
 
     @GetMapping("/{id}")
@@ -85,7 +97,7 @@ class AlertsController {
     @Operation(operationId = "noteAlert", summary = "Write a note into its record")
     AlertDetail note(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
         get(id); // A driver writes only where they may read.
-        actions.note(QueryParameters.id("alert", id), who.getName(), withinLimit(request.note(), "note"));
+        actions.note(QueryParameters.id("alert", id), who.getName(), orNull(request.note()));
         return get(id);
     }
 
@@ -93,7 +105,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "takeAlertInHand", summary = "Say that somebody deals with it")
     AlertDetail takeInHand(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
-        actions.takeInHand(QueryParameters.id("alert", id), who.getName(), withinLimit(request.note(), "note"));
+        actions.takeInHand(QueryParameters.id("alert", id), who.getName(), orNull(request.note()));
         return get(id);
     }
 
@@ -104,7 +116,7 @@ class AlertsController {
         if (request.until() == null) {
             throw Refusal.badRequest("until", "Say until when it is put aside.");
         }
-        String reason = withinLimit(request.reason(), "reason");
+        String reason = orNull(request.reason());
         actions.shelve(
                 QueryParameters.id("alert", id),
                 who.getName(),
@@ -113,15 +125,13 @@ class AlertsController {
         return get(id);
     }
 
-    private static @Nullable String withinLimit(@Nullable String text, String field) {
-        if (text != null && text.length() > LONGEST_NOTE) {
-            throw Refusal.badRequest(field, "The " + field + " may have " + LONGEST_NOTE + " characters.");
-        }
+    private static @Nullable String orNull(@Nullable String text) {
         return text == null || text.isBlank() ? null : text.strip();
     }
 
     /** How a person closes an alert. */
-    record CloseRequest(@Nullable String reason, @Nullable String inspectedBy, @Nullable Boolean isScrapped) {}
+    record CloseRequest(
+            @Nullable String reason, @AtMost(120) @Nullable String inspectedBy, @Nullable Boolean isScrapped) {}
 
     @PostMapping("/{id}/close")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
@@ -129,10 +139,6 @@ class AlertsController {
     AlertDetail close(@PathVariable String id, @RequestBody CloseRequest request, Principal who) {
         if (request.reason() == null || request.reason().isBlank()) {
             throw Refusal.badRequest("reason", "Closing needs a reason. Say what was found or done.");
-        }
-        if (request.reason().length() > 1_000
-                || request.inspectedBy() != null && request.inspectedBy().length() > 120) {
-            throw Refusal.badRequest("reason", "The reason may have 1000 characters, a name 120.");
         }
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));

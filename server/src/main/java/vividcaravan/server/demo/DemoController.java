@@ -80,6 +80,12 @@ class DemoController {
             throw Refusal.badRequest("kind", "Say what is to happen and to which vehicle.");
         }
         VehicleInService vehicle = fleet.existing(request.vehicle());
+        if (!live.knows(request.vehicle())) {
+            throw Refusal.badRequest(
+                    "vehicle",
+                    "Nobody simulates " + request.vehicle() + ": it is none of the demo's own vehicles. Choose one of"
+                            + " those.");
+        }
         refuseIfHeardMeanwhile(request.kind(), vehicle);
         Position position = null;
         if (request.kind().isOfWheel()) {
@@ -87,7 +93,9 @@ class DemoController {
                 throw Refusal.badRequest("position", "Say to which wheel it is to happen.");
             }
             position = vehicle.existing(request.position());
-            if (position.isSpare() || vehicle.sensorAt(position).isEmpty()) {
+            if (position.isSpare()
+                    || vehicle.sensorAt(position).isEmpty()
+                    || !live.knows(request.vehicle(), position)) {
                 throw Refusal.badRequest(
                         "position", "Nothing would be seen there: choose a wheel on the road that has a sensor.");
             }

@@ -89,8 +89,8 @@ class DemoFleet implements DisposableBean {
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.
         tokens.revoke(TOKEN_NAME);
-        String secret =
-                tokens.make(TOKEN_NAME, ApiTokens.Scope.RECEIVER, "the demo", "the demo").secret();
+        String secret = tokens.make(TOKEN_NAME, ApiTokens.Scope.RECEIVER, "the demo", "the demo")
+                .secret();
         URI address = URI.create("http://localhost:" + context.getWebServer().getPort());
         live = new LiveSimulation(
                 new SimulatedFleet(begun),

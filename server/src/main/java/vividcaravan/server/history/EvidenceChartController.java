@@ -80,10 +80,7 @@ class EvidenceChartController {
                 band,
                 siblings.size(),
                 changes.of(vehicle, wheel, start, end),
-                forecast(
-                        points,
-                        end,
-                        vehicle.rulesAt(wheel).limits().lowCriticalKpa()));
+                forecast(points, end, vehicle.rulesAt(wheel).limits().lowCriticalKpa()));
     }
 
     private static EvidenceChart.@Nullable Forecast forecast(

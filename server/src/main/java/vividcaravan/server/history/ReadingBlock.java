@@ -1,9 +1,7 @@
 package vividcaravan.server.history;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
-import vividcaravan.core.judge.Reading;
 
 /**
  * The readings of one sensor within one hour, in the order of their time, each time once; kept as bytes, because the
@@ -43,7 +41,9 @@ final class ReadingBlock {
             ReadingCodec.Entry entry = more.get(i);
             long at = entry.reading().at();
             if (at > newestAt) {
-                taken[i] = written.count() + late >= BlockStore.MOST_IN_HOUR ? BlockStore.Taken.FULL : BlockStore.Taken.NEW;
+                taken[i] = written.count() + late >= BlockStore.MOST_IN_HOUR
+                        ? BlockStore.Taken.FULL
+                        : BlockStore.Taken.NEW;
                 if (taken[i] == BlockStore.Taken.NEW) {
                     written.add(entry);
                     newestAt = at;
@@ -54,7 +54,9 @@ final class ReadingBlock {
                 byTime = byTime == null ? byTime() : byTime;
                 taken[i] = byTime.containsKey(at)
                         ? BlockStore.Taken.KNOWN
-                        : written.count() + late >= BlockStore.MOST_IN_HOUR ? BlockStore.Taken.FULL : BlockStore.Taken.NEW;
+                        : written.count() + late >= BlockStore.MOST_IN_HOUR
+                                ? BlockStore.Taken.FULL
+                                : BlockStore.Taken.NEW;
                 if (taken[i] == BlockStore.Taken.NEW) {
                     byTime.put(at, entry);
                     late++;

@@ -71,8 +71,9 @@ class WheelReadingsController {
         boolean isRaw = resolution == null || resolution.equals("raw");
         // Nothing is kept beyond the retention and nothing is taken from the future, so looking farther finds nothing.
         Instant oldest = isRaw ? now.minus(retention).minus(Duration.ofDays(1)) : Instant.EPOCH;
-        long first = cursor != null
-                ? decode(cursor)
+        Cursor begin = cursor == null ? null : Cursor.read(cursor);
+        long first = begin != null
+                ? begin.at()
                 : bounded(start == null ? now.minus(retention) : start, oldest, now)
                         .toEpochMilli();
         long last =
@@ -82,7 +83,7 @@ class WheelReadingsController {
         }
         return isRaw
                 ? raw(vehicle, wheel, first, last, most)
-                : summaries(vehicle, wheel, first, last, most, resolution);
+                : summaries(vehicle, wheel, first, last, most, begin == null ? 0 : begin.given(), resolution);
     }
 
     private static Instant bounded(Instant time, Instant oldest, Instant now) {
@@ -102,7 +103,7 @@ class WheelReadingsController {
         if (items.size() <= most) {
             return new WheelReadings(items, null);
         }
-        String next = encode(items.get(most).at().toEpochMilli());
+        String next = new Cursor(items.get(most).at().toEpochMilli(), 0).text();
         return new WheelReadings(items.subList(0, most), next);
     }
 
@@ -126,7 +127,7 @@ class WheelReadingsController {
 
     /** A day is made of the UTC hours that begin in it, by the depot's clock. */
     private WheelReadings summaries(
-            VehicleInService vehicle, Position wheel, long from, long to, int most, String resolution) {
+            VehicleInService vehicle, Position wheel, long from, long to, int most, int given, String resolution) {
         ZoneId zone = vehicle.depot().map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
         ChronoUnit unit = resolution.equals("day") ? ChronoUnit.DAYS : ChronoUnit.HOURS;
         List<WheelReadings.Item> items = new ArrayList<>();
@@ -148,11 +149,17 @@ class WheelReadingsController {
         if (open[0] != null) {
             items.add(open[0].item());
         }
-        if (items.size() <= most) {
-            return new WheelReadings(items, null);
+        List<WheelReadings.Item> left = items.subList(Math.min(given, items.size()), items.size());
+        if (left.size() <= most) {
+            return new WheelReadings(left, null);
         }
-        return new WheelReadings(
-                items.subList(0, most), encode(items.get(most).at().toEpochMilli()));
+        List<WheelReadings.Item> page = left.subList(0, most);
+        Instant next = left.get(most).at();
+        // An hour or a day in which the sensor was changed has two, and a page may end between them.
+        int givenOfNext = (int) items.subList(0, Math.min(given, items.size()) + most).stream()
+                .filter(item -> item.at().equals(next))
+                .count();
+        return new WheelReadings(page, new Cursor(next.toEpochMilli(), givenOfNext).text());
     }
 
     /** An hour or a day of one sensor, being summed up. */
@@ -184,16 +191,30 @@ class WheelReadingsController {
         }
     }
 
-    private static String encode(long at) {
-        return Base64.getUrlEncoder().withoutPadding().encodeToString(("t" + at).getBytes(StandardCharsets.UTF_8));
-    }
+    /**
+     * Where a page begins.
+     *
+     * @param at time of its first item, epoch milliseconds
+     * @param given how many items of that time were given already
+     */
+    private record Cursor(long at, int given) {
 
-    private static long decode(String cursor) {
-        try {
-            return Long.parseLong(
-                    new String(Base64.getUrlDecoder().decode(cursor), StandardCharsets.UTF_8).substring(1));
-        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
-            throw Refusal.badRequest("cursor", "This cursor was not given by the server. Begin again without one.");
+        String text() {
+            return Base64.getUrlEncoder()
+                    .withoutPadding()
+                    .encodeToString(("t" + at + "." + given).getBytes(StandardCharsets.UTF_8));
+        }
+
+        static Cursor read(String text) {
+            try {
+                String[] parts = new String(Base64.getUrlDecoder().decode(text), StandardCharsets.UTF_8)
+                        .substring(1)
+                        .split("\\.", 2);
+                return new Cursor(
+                        Long.parseLong(parts[0]), parts.length < 2 ? 0 : Math.max(0, Integer.parseInt(parts[1])));
+            } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+                throw Refusal.badRequest("cursor", "This cursor was not given by the server. Begin again without one.");
+            }
         }
     }
 }

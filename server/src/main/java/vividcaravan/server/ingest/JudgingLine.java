@@ -1,8 +1,8 @@
 package vividcaravan.server.ingest;
 
-import java.time.Clock;
 import static java.util.stream.Collectors.toSet;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;

@@ -68,7 +68,8 @@ class ReadingsController {
     private final IngestFigures figures;
     private final ReadingPlaces places;
 
-    ReadingsController(ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures, ReadingPlaces places) {
+    ReadingsController(
+            ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures, ReadingPlaces places) {
         this.parser = parser;
         this.line = line;
         this.writer = writer;
@@ -90,7 +91,8 @@ class ReadingsController {
     @ApiResponse(
             responseCode = "200",
             content = @Content(mediaType = "application/json", schema = @Schema(implementation = IngestAnswer.class)))
-    ResponseEntity<Object> take(HttpServletRequest request, Authentication who) throws IOException, InterruptedException {
+    ResponseEntity<Object> take(HttpServletRequest request, Authentication who)
+            throws IOException, InterruptedException {
         boolean isLines = isLines(request);
         if (!isLines && request.getContentLengthLong() > LARGEST_ARRAY) {
             throw ReadingsIntake.tooLarge();

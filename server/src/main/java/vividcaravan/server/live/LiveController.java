@@ -8,13 +8,13 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
-import org.springframework.security.core.Authentication;
-import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.alerts.AlertItem;
+import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.vehicles.VisibleFleet;
 
@@ -41,8 +41,7 @@ class LiveController {
                             mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
                             schema = @Schema(anyOf = {AlertItem.class, WheelEvent.class})))
     ResponseEntity<ResponseBodyEmitter> live(
-            @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId,
-            Authentication who) {
+            @RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId, Authentication who) {
         // A proxy that gathers the stream before it passes it on would make it late.
         return ResponseEntity.ok()
                 .header("X-Accel-Buffering", "no")

@@ -54,6 +54,7 @@ class LiveStreams implements DisposableBean {
 
     /** Changed alerts that are held ready. */
     private static final int ALERTS_HELD = 1_000;
+
     private static final int ALERTS_AT_ONCE = 500;
     private static final int WHEELS_HELD = 200_000;
     /** Streams that are caught up from the database at the same time. */
@@ -150,7 +151,9 @@ class LiveStreams implements DisposableBean {
     /** Whoever may no longer read as they did is cut off; if they still may read, their page comes back by itself. */
     @TransactionalEventListener(fallbackExecution = true)
     void readerLeft(ReaderLeft event) {
-        streams.stream().filter(stream -> stream.reader().equals(event.reader())).forEach(this::close);
+        streams.stream()
+                .filter(stream -> stream.reader().equals(event.reader()))
+                .forEach(this::close);
     }
 
     @Scheduled(fixedDelay = 250)
@@ -182,7 +185,8 @@ class LiveStreams implements DisposableBean {
         while (lookedUpTo < target) {
             List<AlertQueries.Change> changes = alerts.changedAfter(lookedUpTo, ALERTS_AT_ONCE, vehicle -> true);
             changes.forEach(change -> alertNews.put(change.seq(), change.alert(), new AlertNews(change, json)));
-            long last = changes.isEmpty() ? target : changes.get(changes.size() - 1).seq();
+            long last =
+                    changes.isEmpty() ? target : changes.get(changes.size() - 1).seq();
             lookedUpTo = changes.size() < ALERTS_AT_ONCE ? Math.max(target, last) : last;
         }
     }
@@ -219,7 +223,11 @@ class LiveStreams implements DisposableBean {
                 .map(state -> {
                     conditions.put(wheel, state.condition());
                     return WheelEvent.of(
-                            fleet.vehicle(wheel.vehicle()).orElseThrow().description().ref(), state);
+                            fleet.vehicle(wheel.vehicle())
+                                    .orElseThrow()
+                                    .description()
+                                    .ref(),
+                            state);
                 });
     }
 

@@ -9,14 +9,18 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.exc.JacksonIOException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
@@ -34,9 +38,17 @@ import vividcaravan.server.vehicles.FleetRegister;
 class FleetDocumentController {
 
     private static final long LARGEST = 64L * 1024 * 1024;
+    /** Names, values and brackets: a few packed kilobytes can hold millions, each of which takes memory. */
+    private static final long MOST_TOKENS = 4_000_000;
 
     /** A name given twice or text behind the document is a mistake of its writer, not to be passed over. */
     private static final JsonMapper STRICT = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(50)
+                            .maxNumberLength(400)
+                            .maxStringLength(10_000)
+                            .maxTokenCount(MOST_TOKENS)
+                            .build())
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .build())
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
@@ -44,6 +56,7 @@ class FleetDocumentController {
 
     private final FleetRegister register;
     private final FleetExport export;
+    private final Semaphore one = new Semaphore(1, true);
 
     FleetDocumentController(FleetRegister register, FleetExport export) {
         this.export = export;
@@ -56,8 +69,16 @@ class FleetDocumentController {
     @RequestBody(
             required = true,
             content = @Content(mediaType = "application/json", schema = @Schema(implementation = FleetDocument.class)))
-    FleetRegister.Imported take(HttpServletRequest request) throws IOException {
-        return register.take(read(request));
+    FleetRegister.Imported take(HttpServletRequest request) throws IOException, InterruptedException {
+        // A large document takes much memory while it is looked through, so that goes one by one.
+        if (!one.tryAcquire(5, TimeUnit.SECONDS)) {
+            throw Refusal.busy("Another fleet document is being taken in. Send this one again in a few seconds.");
+        }
+        try {
+            return register.take(read(request));
+        } finally {
+            one.release();
+        }
     }
 
     private static JsonNode read(HttpServletRequest request) throws IOException {
@@ -74,6 +95,9 @@ class FleetDocumentController {
                 throw tooLarge();
             }
             throw Refusal.badRequest("The body breaks off or does not unpack; nothing was changed.", List.of());
+        } catch (StreamConstraintsException e) {
+            throw Refusal.tooLarge("The document has more parts, or longer or deeper ones, than a fleet has: "
+                    + e.getOriginalMessage() + ". Send the fleet in parts; nothing was changed.");
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""

@@ -34,9 +34,9 @@ class OperatorFigures {
         this.folder = properties.dataDir();
         this.clock = clock;
         gauge(meters, "vivid.writer.queue", "writes waiting for the single writer", OperatorFigures::queue);
-        gauge(meters, "vivid.vehicles", "vehicles in service", own -> own.fleet
-                .vehicles()
-                .size());
+        gauge(meters, "vivid.vehicles", "vehicles in service", own -> own.fleet.vehicles().stream()
+                .filter(VehicleInService::isInService)
+                .count());
         gauge(
                 meters,
                 "vivid.vehicles.unheard",

@@ -1,5 +1,6 @@
 package vividcaravan.server.operation;
 
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintStream;
@@ -13,6 +14,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 
 /** The command {@code --restore FILE}: puts a backup in the place of a data folder's database, which is set aside. */
@@ -39,7 +41,8 @@ public final class Restore {
             if (Files.exists(current)) {
                 refuseIfInUse(folder);
                 Path aside = folder.resolve("vivid-caravan.before-restore-" + now.getEpochSecond() + ".mv.db");
-                Files.move(current, aside);
+                // The old one keeps its name until the new one takes it, so that there is a database at every moment.
+                setAside(current, aside);
                 out.println("The database that was there is now " + aside);
             }
             Files.move(fresh, current, StandardCopyOption.ATOMIC_MOVE);
@@ -51,10 +54,22 @@ public final class Restore {
             return 1;
         } finally {
             fresh.toFile().delete();
+            folder.resolve("being-restored.trace.db").toFile().delete();
+        }
+    }
+
+    private static void setAside(Path current, Path aside) throws IOException {
+        try {
+            Files.createLink(aside, current);
+        } catch (UnsupportedOperationException | IOException e) {
+            Files.copy(current, aside);
         }
     }
 
     private static void unpack(Path backup, Path to) throws IOException {
+        if (Files.isDirectory(backup)) {
+            throw new IOException(backup + " is a folder; name the backup's file.");
+        }
         try (InputStream file = Files.newInputStream(backup);
                 ZipInputStream zip = new ZipInputStream(file)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
@@ -63,6 +78,8 @@ public final class Restore {
                     return;
                 }
             }
+        } catch (EOFException | ZipException e) {
+            throw new IOException(backup + " is damaged or not whole. Take another backup.", e);
         }
         throw new IOException(backup + " is no backup that the product made.");
     }

@@ -1,5 +1,7 @@
 package vividcaravan.server.platform;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.stereotype.Component;
 
@@ -17,8 +19,19 @@ class DatabaseFile implements JdbcConnectionDetails {
 
     private final VividProperties properties;
 
+    /**
+     * @throws StartRefused if the file is there and empty: that is no new product but a lost one
+     */
     DatabaseFile(VividProperties properties) {
         this.properties = properties;
+        Path file = properties.dataDir().resolve("vivid-caravan.mv.db");
+        if (Files.isRegularFile(file) && file.toFile().length() == 0) {
+            throw new StartRefused(
+                    "The database in the folder " + properties.dataDir().toAbsolutePath()
+                            + " is damaged: its file has no bytes.",
+                    "Bring back the newest backup: java -jar vivid-caravan.jar --restore FILE, with VIVID_DATA_DIR"
+                            + " naming this folder. To begin anew instead, take the empty file away.");
+        }
     }
 
     @Override

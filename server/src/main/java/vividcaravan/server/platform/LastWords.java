@@ -18,8 +18,9 @@ public final class LastWords {
     /** Says so and ends the process at once: orderly ways out need memory and threads that may be gone. */
     static void end(Throwable why) {
         try {
-            System.err.println("Vivid Caravan ends: " + why + ". Start it again; whatever was answered is kept. If memory"
-                    + " ran out, give it more with -Xmx.");
+            System.err.println(
+                    "Vivid Caravan ends: " + why + ". Start it again; whatever was answered is kept. If memory"
+                            + " ran out, give it more with -Xmx.");
             LOG.error("The process ends", why);
         } finally {
             Runtime.getRuntime().halt(STATUS);

@@ -6,11 +6,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
-import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.DatabindException;
 import org.apache.tomcat.util.http.InvalidParameterException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.ConcurrencyFailureException;
@@ -26,8 +23,11 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
 import vividcaravan.core.alert.AlertRefused;
 
 /** The one place where what went wrong becomes an RFC 9457 problem. */
@@ -94,7 +94,8 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler(Exception.class)
-    @Nullable ResponseEntity<ProblemDetail> unexpected(Exception e) {
+    @Nullable
+    ResponseEntity<ProblemDetail> unexpected(Exception e) {
         if (isGone(e)) {
             return null;
         }

@@ -59,8 +59,7 @@ public class SingleWriter implements SmartLifecycle {
     private long restUntil = System.nanoTime();
 
     @Autowired
-    SingleWriter(
-            SessionFactory sessions, WriterConnections connections, HikariDataSource readers, WriterState state) {
+    SingleWriter(SessionFactory sessions, WriterConnections connections, HikariDataSource readers, WriterState state) {
         this(sessions, connections, readers, state, LastWords::end);
     }
 
@@ -122,8 +121,9 @@ public class SingleWriter implements SmartLifecycle {
             }
             throw new IllegalStateException(e.getCause());
         } catch (TimeoutException e) {
-            throw Refusal.busy("The server did not come to this within two minutes, and may still do it. Look whether it"
-                    + " was kept before you send it again.");
+            throw Refusal.busy(
+                    "The server did not come to this within two minutes, and may still do it. Look whether it"
+                            + " was kept before you send it again.");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw Refusal.busy("The server is stopping. Look whether this was kept before you send it again.");

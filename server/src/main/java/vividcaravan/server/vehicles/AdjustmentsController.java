@@ -7,6 +7,8 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,7 +31,6 @@ class AdjustmentsController {
     private static final double HIGHEST_KPA = 2_000;
     private static final Duration FUTURE = Duration.ofMinutes(2);
     private static final Duration LONGEST_AGO = Duration.ofDays(7);
-    private static final int LONGEST_NOTE = 1_000;
 
     private final VisibleFleet visible;
     private final WheelChanges events;
@@ -64,6 +65,10 @@ class AdjustmentsController {
         VehicleInService vehicle = visible.existing(ref);
         Position wheel = vehicle.existing(position);
         Instant now = clock.instant();
+        if (Stream.of(request.at(), request.beforeKpa(), request.afterKpa(), request.note())
+                .allMatch(Objects::isNull)) {
+            throw Refusal.badRequest("at", "Say when it was set, or what the gauge showed; nothing was recorded.");
+        }
         Instant at = request.at() == null ? now : request.at();
         if (at.isAfter(now.plus(FUTURE)) || at.isBefore(now.minus(LONGEST_AGO))) {
             throw Refusal.badRequest("at", "Say when it was set: a time within the last seven days.");
@@ -73,9 +78,6 @@ class AdjustmentsController {
         String note = request.note() == null || request.note().isBlank()
                 ? null
                 : request.note().strip();
-        if (note != null && note.length() > LONGEST_NOTE) {
-            throw Refusal.badRequest("note", "The note may have " + LONGEST_NOTE + " characters.");
-        }
         WheelChanges.Measured measured = new WheelChanges.Measured(request.beforeKpa(), request.afterKpa());
         return events.adjusted(vehicle, wheel, at, measured, who.getName(), note);
     }

@@ -1,6 +1,8 @@
 package vividcaravan.server.vehicles;
 
+import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.Optional;
 
 /**
  * A depot.
@@ -14,5 +16,17 @@ public record DepotDescription(String name, ZoneId timeZone, double altitudeM) {
     /** What is assumed of a depot that is only named: UTC and sea level. */
     public static DepotDescription named(String name) {
         return new DepotDescription(name, ZoneId.of("UTC"), 0);
+    }
+
+    static final double LOWEST_M = -500;
+    static final double HIGHEST_M = 9_000;
+
+    /** The zone called so: a place whose clocks are known, such as {@code Europe/Dublin}, or an offset from UTC. */
+    static Optional<ZoneId> zone(String id) {
+        try {
+            return Optional.of(ZoneId.of(id.strip()));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
     }
 }

@@ -2,11 +2,11 @@ package vividcaravan.server.vehicles;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -26,8 +26,6 @@ import vividcaravan.server.platform.SingleWriter;
 class DepotsController {
 
     private static final int LONGEST_NAME = 120;
-    private static final double LOWEST_M = -450;
-    private static final double HIGHEST_M = 5_500;
 
     private final FleetDirectory fleet;
     private final VehicleStore store;
@@ -93,8 +91,8 @@ class DepotsController {
         }
         ZoneId zone = zone(request.timeZone(), faults);
         Double altitude = request.altitudeM();
-        if (altitude == null || !(altitude >= LOWEST_M && altitude <= HIGHEST_M)) {
-            faults.add(new Refusal.Fault("altitudeM", "Depots lie at -450 to 5500 m, this says " + altitude + "."));
+        if (altitude == null || !(altitude >= DepotDescription.LOWEST_M && altitude <= DepotDescription.HIGHEST_M)) {
+            faults.add(new Refusal.Fault("altitudeM", "Depots lie at -500 to 9000 m, this says " + altitude + "."));
         }
         if (!faults.isEmpty()) {
             throw Refusal.badRequest(faults.get(0).message(), faults);
@@ -103,13 +101,9 @@ class DepotsController {
     }
 
     private static @Nullable ZoneId zone(@Nullable String id, List<Refusal.Fault> faults) {
-        try {
-            // Offsets are zones too, but nobody's clock keeps one in summer and winter.
-            if (id != null && ZoneId.getAvailableZoneIds().contains(id.strip())) {
-                return ZoneId.of(id.strip());
-            }
-        } catch (DateTimeException e) {
-            // Told below.
+        Optional<ZoneId> zone = id == null ? Optional.empty() : DepotDescription.zone(id);
+        if (zone.isPresent()) {
+            return zone.get();
         }
         faults.add(new Refusal.Fault("timeZone", "\"" + id + "\" is no time zone; write it like Europe/Dublin."));
         return null;

@@ -28,6 +28,7 @@ record DescribedVehicle(
                 vehicle.stateReason().orElse(null),
                 vehicle.description().use(),
                 vehicle.description().uses(),
-                FleetDocument.VehicleEntry.of(vehicle.description(), vehicle.state(), null));
+                FleetDocument.VehicleEntry.of(vehicle.description(), vehicle.state(), null)
+                        .inState(null));
     }
 }

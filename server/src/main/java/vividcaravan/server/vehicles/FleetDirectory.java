@@ -1,11 +1,11 @@
 package vividcaravan.server.vehicles;
 
-import java.sql.PreparedStatement;
-import java.time.ZoneOffset;
 import static java.util.stream.Collectors.groupingBy;
 import static java.util.stream.Collectors.mapping;
 import static java.util.stream.Collectors.toList;
 
+import java.sql.PreparedStatement;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -129,7 +129,9 @@ public class FleetDirectory {
             loadVehicles(List.of(row), Rows.of(session, row.id));
         }
         loadSensors(sensorRows, stays);
-        touched.vehicles().stream().filter(vehicle -> vehicles.containsKey(vehicle.id())).forEach(this::seat);
+        touched.vehicles().stream()
+                .filter(vehicle -> vehicles.containsKey(vehicle.id()))
+                .forEach(this::seat);
     }
 
     /** Rows that belong to vehicles. */

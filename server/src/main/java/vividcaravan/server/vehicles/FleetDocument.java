@@ -83,6 +83,11 @@ public record FleetDocument(
                     sensors);
         }
 
+        /** The same in another state. */
+        VehicleEntry inState(@Nullable VehicleState newState) {
+            return new VehicleEntry(ref, kind, plate, depot, duty, use, newState, spares, axles, sensors);
+        }
+
         /** The same in another use. */
         VehicleEntry withUse(VehicleUse newUse) {
             return new VehicleEntry(ref, kind, plate, depot, duty, newUse, state, spares, axles, sensors);

@@ -1,8 +1,6 @@
 package vividcaravan.server.vehicles;
 
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -13,9 +11,6 @@ import vividcaravan.server.platform.Refusal;
 
 /** Reads a fleet document and finds every fault that can be seen without knowing the present fleet. */
 final class FleetDocumentReader {
-
-    private static final double LOWEST_DEPOT_M = -500;
-    private static final double HIGHEST_DEPOT_M = 9_000;
 
     private final List<Refusal.Fault> faults;
     private final VehicleEntryReader vehicles;
@@ -62,24 +57,17 @@ final class FleetDocumentReader {
             }
             String name = part.text("name", true, 120);
             String zone = part.text("timeZone", false, 60);
-            if (zone != null && !isZone(zone)) {
+            if (zone != null && DepotDescription.zone(zone).isEmpty()) {
                 part.fault("timeZone", "\"" + zone + "\" is no time zone; write one such as Europe/Dublin or UTC.");
             }
             if (name != null && !names.add(name)) {
                 part.fault("name", "The depot \"" + name + "\" stands in this document twice.");
             }
             depots.add(new FleetDocument.DepotEntry(
-                    name, zone, part.number("altitudeM", false, LOWEST_DEPOT_M, HIGHEST_DEPOT_M)));
+                    name,
+                    zone,
+                    part.number("altitudeM", false, DepotDescription.LOWEST_M, DepotDescription.HIGHEST_M)));
         }
         return depots;
-    }
-
-    private static boolean isZone(String zone) {
-        try {
-            ZoneId.of(zone);
-            return true;
-        } catch (DateTimeException e) {
-            return false;
-        }
     }
 }

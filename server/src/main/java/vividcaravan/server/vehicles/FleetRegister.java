@@ -89,8 +89,15 @@ public class FleetRegister {
                         path + ".ref",
                         "The vehicle \"" + entry.ref() + "\" exists. Say \"onExisting\": \"update\" to change it."));
             }
-            for (int s = 0; s < entry.sensors().size(); s++) {
-                String code = entry.sensors().get(s).code();
+            fleet.vehicle(entry.ref())
+                    .map(VehicleInService::state)
+                    .filter(state -> entry.state() != null && entry.state() != state && !state.mayBecome(entry.state()))
+                    .ifPresent(state -> faults.add(new Refusal.Fault(
+                            path + ".state",
+                            "\"" + entry.ref() + "\" is " + state.words() + " and cannot be "
+                                    + entry.state().words() + " from there.")));
+            for (int s = 0; s < sensors(entry).size(); s++) {
+                String code = sensors(entry).get(s).code();
                 Optional<Fitting> elsewhere = fleet.sensor(code)
                         .flatMap(sensor -> sensor.fittingAt(Fitting.OPEN - 1))
                         .filter(stay -> !updated.contains(stay.vehicle()));
@@ -110,8 +117,13 @@ public class FleetRegister {
         Set<String> changedDepots = storeDepots(session, document);
         List<VehicleInService> redescribed = new ArrayList<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
-            redescribed.add(
-                    vehicles.store(session, fleet.vehicle(entry.ref()).orElse(null), entry, VehicleState.IN_SERVICE));
+            VehicleInService known = fleet.vehicle(entry.ref()).orElse(null);
+            VehicleInService vehicle = vehicles.store(session, known, entry, VehicleState.IN_SERVICE);
+            redescribed.add(vehicle);
+            if (known != null && entry.state() != null && entry.state() != vehicle.state()) {
+                vehicles.storeState(session, vehicle, entry.state(), null);
+                events.publishEvent(new VehicleStateChanged(session, vehicle));
+            }
         }
         for (VehicleInService vehicle : fleet.vehicles()) {
             String depot = vehicle.description().depot();
@@ -123,6 +135,10 @@ public class FleetRegister {
         redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(session, vehicle)));
         int sensors = storeFittings(session, document, now.toEpochMilli());
         return new Imported(document.vehicles().size(), sensors);
+    }
+
+    private static List<FleetDocument.SensorEntry> sensors(FleetDocument.VehicleEntry entry) {
+        return entry.sensors() == null ? List.of() : entry.sensors();
     }
 
     private Set<String> storeDepots(StatelessSession session, FleetDocument document) {
@@ -155,7 +171,7 @@ public class FleetRegister {
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
             involved.addAll(vehicle.everFitted());
-            for (FleetDocument.SensorEntry sensor : entry.sensors()) {
+            for (FleetDocument.SensorEntry sensor : sensors(entry)) {
                 KnownSensor known = vehicles.storeSensor(session, sensor.code(), sensor.mount());
                 named.add(known);
                 involved.add(known);
@@ -164,17 +180,20 @@ public class FleetRegister {
         FittingChange change = new FittingChange(fleet, involved);
         Set<KnownSensor> stays = new HashSet<>(named);
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
-            for (KnownSensor sensor :
-                    fleet.vehicle(entry.ref()).orElseThrow().sensors().values()) {
-                if (!stays.contains(sensor)) {
+            VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
+            vehicle.sensors().forEach((position, sensor) -> {
+                // What is not said does not change, but for a wheel that is no more.
+                boolean isNamed =
+                        entry.sensors() == null ? vehicle.description().layout().has(position) : stays.contains(sensor);
+                if (!isNamed) {
                     change.remove(sensor, now);
                 }
-            }
+            });
         }
         int next = 0;
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             long vehicle = fleet.vehicle(entry.ref()).orElseThrow().id();
-            for (FleetDocument.SensorEntry sensor : entry.sensors()) {
+            for (FleetDocument.SensorEntry sensor : sensors(entry)) {
                 Long at = sensor.fittedAt() == null ? null : sensor.fittedAt().toEpochMilli();
                 change.fit(named.get(next++), vehicle, Position.parse(sensor.position()), at, now);
             }

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Texts;
 
 /** A part of a JSON document together with its JSON path (RFC 9535); every fault found is collected, none thrown. */
 final class JsonPart {
@@ -71,8 +73,9 @@ final class JsonPart {
             return null;
         }
         String text = value.stringValue().strip();
-        if (text.length() > longest || text.chars().anyMatch(Character::isISOControl)) {
-            fault(name, "\"" + name + "\" must have at most " + longest + " characters and no control characters.");
+        Optional<String> wrong = Texts.fault(text, longest, true);
+        if (wrong.isPresent()) {
+            fault(name, "\"" + name + "\" " + wrong.get());
             return null;
         }
         return text;
@@ -87,7 +90,7 @@ final class JsonPart {
             }
             return null;
         }
-        double number = value.isNumber() ? value.doubleValue() : Double.NaN;
+        double number = value.isNumber() ? value.decimalValue().doubleValue() : Double.NaN;
         if (!(number >= least && number <= most)) {
             fault(
                     name,

@@ -14,5 +14,11 @@ class LimitBatchRow {
     String who;
     String words;
     Long undoneAt;
+    /** What it changed, as {@link LimitPlan.Kept}. */
     String kept;
+
+    /** How {@code kept} is written: {@link #FIELDS}; 1 was of an earlier version and cannot be undone. */
+    int format;
+
+    static final int FIELDS = 2;
 }

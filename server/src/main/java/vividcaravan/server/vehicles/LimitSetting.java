@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
@@ -14,6 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.limits.AxleTargets;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitFault;
+import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.platform.Ids;
@@ -23,6 +25,9 @@ import vividcaravan.server.platform.SingleWriter;
 /** Changes limits at any level: shows first what that comes to, then makes it for all or for none, and can undo it. */
 @Component
 class LimitSetting {
+
+    /** The target among the fields of an axle. */
+    private static final String COLD = "coldPressureKpa";
 
     private final SingleWriter writer;
     private final SessionFactory sessions;
@@ -96,7 +101,11 @@ class LimitSetting {
                 refuse(faults);
                 LimitBook after = new LimitBook(wanted.over(LimitPolicy.DEFAULT), book.templates());
                 after.templates().values().forEach(template -> refuse(after.faultsOf(template)));
-                yield under(after, new LimitPlan.KeptLevel(null, LimitOverrides.of(book.policy())));
+                yield under(
+                        after,
+                        new LimitPlan.KeptLevel(
+                                null,
+                                LimitPlan.fields(LimitOverrides.of(book.policy()), LimitOverrides.of(after.policy()))));
             }
             case TEMPLATE -> {
                 LimitBook.Kin kin =
@@ -109,7 +118,9 @@ class LimitSetting {
                 if (!wanted.isEmpty()) {
                     templates.put(kin, wanted);
                 }
-                yield under(new LimitBook(book.policy(), templates), new LimitPlan.KeptLevel(kin, before));
+                yield under(
+                        new LimitBook(book.policy(), templates),
+                        new LimitPlan.KeptLevel(kin, LimitPlan.fields(before, wanted)));
             }
             case AXLES -> axles(edit, book);
         };
@@ -125,37 +136,51 @@ class LimitSetting {
         }
     }
 
-    private LimitPlan under(LimitBook after, LimitPlan.KeptLevel before) {
+    private LimitPlan under(LimitBook after, LimitPlan.KeptLevel changed) {
         Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
         fleet.vehicles()
                 .forEach(vehicle -> vehicles.put(vehicle, vehicle.description().under(after)));
-        return new LimitPlan(after, vehicles, new LimitPlan.Kept(List.of(before), List.of()));
+        return new LimitPlan(after, vehicles, new LimitPlan.Kept(List.of(changed), List.of()));
     }
 
     private LimitPlan axles(LimitEdit edit, LimitBook book) {
         Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
         List<LimitPlan.KeptAxle> kept = new ArrayList<>();
+        int found = 0;
         for (VehicleInService vehicle : fleet.vehicles()) {
             VehicleDescription before = vehicle.description();
             List<AxleDescription> axles = new ArrayList<>(before.axles());
             for (int number = 1; number <= axles.size(); number++) {
                 if (edit.finds(before, number)) {
                     AxleDescription axle = axles.get(number - 1);
-                    kept.add(new LimitPlan.KeptAxle(
-                            before.ref(), number, axle.targets().roadKpa(), axle.overrides()));
                     double cold =
                             edit.coldPressureKpa() == null ? axle.targets().roadKpa() : edit.coldPressureKpa();
-                    axles.set(number - 1, with(axle, cold, edit.over(axle.overrides())));
+                    AxleDescription after = with(axle, cold, edit.over(axle.overrides()));
+                    found++;
+                    kept(vehicle, number, axle, after).ifPresent(kept::add);
+                    axles.set(number - 1, after);
                 }
             }
             if (!axles.equals(before.axles())) {
                 vehicles.put(vehicle, before.with(axles));
             }
         }
-        if (kept.isEmpty()) {
+        if (found == 0) {
             throw Refusal.badRequest("kind", "No axle fits what was chosen; nothing would change.");
         }
         return new LimitPlan(book, vehicles, new LimitPlan.Kept(List.of(), kept));
+    }
+
+    private static Optional<LimitPlan.KeptAxle> kept(
+            VehicleInService vehicle, int axle, AxleDescription before, AxleDescription after) {
+        List<LimitPlan.KeptField> fields = new ArrayList<>(LimitPlan.fields(before.overrides(), after.overrides()));
+        if (before.targets().roadKpa() != after.targets().roadKpa()) {
+            fields.add(new LimitPlan.KeptField(
+                    COLD,
+                    Double.toString(before.targets().roadKpa()),
+                    Double.toString(after.targets().roadKpa())));
+        }
+        return fields.isEmpty() ? Optional.empty() : Optional.of(new LimitPlan.KeptAxle(vehicle.id(), axle, fields));
     }
 
     private static AxleDescription with(AxleDescription axle, double coldKpa, LimitOverrides overrides) {
@@ -189,14 +214,15 @@ class LimitSetting {
         row.who = who;
         row.words = words;
         row.kept = json.writeValueAsString(plan.kept());
+        row.format = LimitBatchRow.FIELDS;
         session.insert(row);
         return row.id;
     }
 
     /**
-     * Undoes a change: limits are again what they were before it.
+     * Undoes a change: what it changed is again what it was before, and nothing else is touched.
      *
-     * @throws Refusal if there was no such change or it was undone already
+     * @throws Refusal if there was no such change, it was undone already, or something it changed was changed again since
      */
     LimitPreview undo(long batch, String who) {
         return writer.write(session -> {
@@ -204,7 +230,12 @@ class LimitSetting {
             if (row == null || row.undoneAt != null) {
                 throw Refusal.notFound("There is no change " + batch + " that could be undone.");
             }
-            LimitPlan plan = planOf(json.readValue(row.kept, LimitPlan.Kept.class));
+            if (row.format != LimitBatchRow.FIELDS) {
+                throw Refusal.conflict(
+                        "This change was made with an earlier version, which did not keep what it takes to"
+                                + " undo it safely. Set the limits by hand.");
+            }
+            LimitPlan plan = undoing(json.readValue(row.kept, LimitPlan.Kept.class));
             LimitPreview preview = outlook.of(plan);
             if (!preview.faults().isEmpty()) {
                 throw Refusal.conflict("It cannot be undone: by what was changed since, "
@@ -217,45 +248,104 @@ class LimitSetting {
         });
     }
 
-    private LimitPlan planOf(LimitPlan.Kept kept) {
+    private LimitPlan undoing(LimitPlan.Kept kept) {
+        List<Refusal.Fault> changedSince = new ArrayList<>();
+        LimitBook book = undoing(kept.levels(), changedSince);
+        Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
+        if (!book.equals(fleet.book())) {
+            fleet.vehicles()
+                    .forEach(vehicle ->
+                            vehicles.put(vehicle, vehicle.description().under(book)));
+        }
+        for (LimitPlan.KeptAxle axle : kept.axles()) {
+            Optional<VehicleInService> vehicle = fleet.vehicle(axle.vehicle());
+            VehicleDescription described = vehicle.map(known ->
+                            vehicles.getOrDefault(known, known.description().under(book)))
+                    .orElse(null);
+            if (described == null || axle.axle() > described.axles().size()) {
+                changedSince.add(new Refusal.Fault("axle " + axle.axle(), "There is no such axle any more."));
+                continue;
+            }
+            List<AxleDescription> axles = new ArrayList<>(described.axles());
+            String where = described.ref() + ", axle " + axle.axle();
+            axles.set(axle.axle() - 1, undone(axles.get(axle.axle() - 1), axle.fields(), where, changedSince));
+            vehicles.put(vehicle.get(), described.with(axles));
+        }
+        if (!changedSince.isEmpty()) {
+            throw Refusal.conflict(
+                    "It cannot be undone, because it was changed again since: "
+                            + changedSince.get(0).field() + ". "
+                            + changedSince.get(0).message()
+                            + " Set the limits as they are to be.",
+                    changedSince);
+        }
+        return new LimitPlan(
+                book,
+                vehicles,
+                new LimitPlan.Kept(
+                        kept.levels().stream()
+                                .map(level -> new LimitPlan.KeptLevel(level.kin(), undone(level.fields())))
+                                .toList(),
+                        kept.axles().stream()
+                                .map(axle -> new LimitPlan.KeptAxle(axle.vehicle(), axle.axle(), undone(axle.fields())))
+                                .toList()));
+    }
+
+    private static List<LimitPlan.KeptField> undone(List<LimitPlan.KeptField> fields) {
+        return fields.stream().map(LimitPlan.KeptField::undone).toList();
+    }
+
+    private LimitBook undoing(List<LimitPlan.KeptLevel> levels, List<Refusal.Fault> changedSince) {
         LimitBook now = fleet.book();
         LimitPolicy policy = now.policy();
         Map<LimitBook.Kin, LimitOverrides> templates = new HashMap<>(now.templates());
-        List<LimitPlan.KeptLevel> levels = new ArrayList<>();
-        for (LimitPlan.KeptLevel level : kept.levels()) {
-            LimitOverrides limits = level.limits() == null ? LimitOverrides.NONE : level.limits();
+        for (LimitPlan.KeptLevel level : levels) {
             if (level.kin() == null) {
-                levels.add(new LimitPlan.KeptLevel(null, LimitOverrides.of(policy)));
-                policy = limits.over(LimitPolicy.DEFAULT);
+                policy = undone(LimitOverrides.of(policy), level.fields(), "the fleet's policy", changedSince)
+                        .over(LimitPolicy.DEFAULT);
             } else {
-                levels.add(
-                        new LimitPlan.KeptLevel(level.kin(), templates.getOrDefault(level.kin(), LimitOverrides.NONE)));
+                LimitOverrides before = templates.getOrDefault(level.kin(), LimitOverrides.NONE);
+                String where = "the template of " + level.kin().kind() + ", "
+                        + level.kin().role();
+                LimitOverrides after = undone(before, level.fields(), where, changedSince);
                 templates.remove(level.kin());
-                if (!limits.isEmpty()) {
-                    templates.put(level.kin(), limits);
+                if (!after.isEmpty()) {
+                    templates.put(level.kin(), after);
                 }
             }
         }
-        LimitBook book = new LimitBook(policy, templates);
-        Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
-        List<LimitPlan.KeptAxle> axles = new ArrayList<>();
-        for (VehicleInService vehicle : fleet.vehicles()) {
-            VehicleDescription before = vehicle.description();
-            List<AxleDescription> restored = new ArrayList<>(before.axles());
-            for (LimitPlan.KeptAxle axle : kept.axles()) {
-                if (axle.vehicle().equals(before.ref()) && axle.axle() <= restored.size()) {
-                    AxleDescription present = restored.get(axle.axle() - 1);
-                    axles.add(new LimitPlan.KeptAxle(
-                            before.ref(), axle.axle(), present.targets().roadKpa(), present.overrides()));
-                    restored.set(axle.axle() - 1, with(present, axle.coldKpa(), axle.limits()));
+        return new LimitBook(policy, templates);
+    }
+
+    private static AxleDescription undone(
+            AxleDescription now, List<LimitPlan.KeptField> fields, String where, List<Refusal.Fault> changedSince) {
+        double cold = now.targets().roadKpa();
+        for (LimitPlan.KeptField field : fields) {
+            if (field.field().equals(COLD)) {
+                if (cold != Double.parseDouble(field.after())) {
+                    changedSince.add(new Refusal.Fault(where, "The target is " + cold + " kPa by now."));
                 }
-            }
-            VehicleDescription after = before.with(restored).under(book);
-            if (!after.equals(before)) {
-                vehicles.put(vehicle, after);
+                cold = Double.parseDouble(field.before());
             }
         }
-        return new LimitPlan(book, vehicles, new LimitPlan.Kept(levels, axles));
+        return with(now, cold, undone(now.overrides(), fields, where, changedSince));
+    }
+
+    private static LimitOverrides undone(
+            LimitOverrides now, List<LimitPlan.KeptField> fields, String where, List<Refusal.Fault> changedSince) {
+        LimitOverrides undone = now;
+        for (LimitPlan.KeptField field : fields) {
+            LimitName name = LimitName.of(field.field()).orElse(null);
+            if (name == null) {
+                continue;
+            }
+            if (!name.text(now).equals(Optional.ofNullable(field.after()))) {
+                changedSince.add(new Refusal.Fault(
+                        where, name.field() + " is " + name.text(now).orElse("inherited") + " by now."));
+            }
+            undone = name.with(undone, Optional.ofNullable(field.before()));
+        }
+        return undone;
     }
 
     /** A change that was made. */

@@ -21,6 +21,7 @@ import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.planning.LoadTable;
 import vividcaravan.core.planning.TargetProposal;
 import vividcaravan.core.units.PressureUnit;
+import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -81,7 +82,7 @@ class LoadTablesController {
             @Nullable String tyreSize,
             @Nullable String source,
             @Nullable Integer speedKmh,
-            @Nullable String rows,
+            @AtMost(100_000) @Nullable String rows,
             @Nullable PressureUnit pressureUnit,
             LoadTableText.@Nullable LoadUnit loadUnit) {}
 

@@ -51,6 +51,10 @@ class SensorMakesController {
     @PreAuthorize("hasRole('MANAGER')")
     @Operation(operationId = "setSensorMake", summary = "Say what the fleet's sensors of a mount are")
     SensorMakeList set(@PathVariable MountKind mount, @RequestBody SensorMakeRequest request) {
+        if (request.isVented() == null && request.rangeKpa() == null) {
+            throw Refusal.badRequest(
+                    "isVented", "Say whether these sensors are vented, or how far they measure; nothing was changed.");
+        }
         Double range = request.rangeKpa();
         if (range != null && !(range >= SHORTEST_RANGE_KPA && range <= LONGEST_RANGE_KPA)) {
             throw Refusal.badRequest("rangeKpa", "Tyre sensors measure to 500 to 2000 kPa, this says " + range + ".");

@@ -8,14 +8,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Texts;
 
 /** Describes many vehicles alike from a list of refs, plates and depots. */
 @Component
@@ -44,7 +45,7 @@ class VehicleBatches {
         if (vehicle.isObject()) {
             ((ObjectNode) vehicle).put("ref", "each");
         }
-        VehicleDescriptions.Checked like = descriptions.check(vehicle);
+        VehicleDescriptions.Checked like = descriptions.check(vehicle, true);
         List<VehicleBatch.BatchRow> rows = read(csv);
         long faulty = rows.stream().filter(row -> !row.faults().isEmpty()).count();
         if (isPreview || faulty > 0) {
@@ -119,20 +120,18 @@ class VehicleBatches {
                 faults.add("There is a vehicle \"" + ref + "\" already.");
             }
         }
-        if (plate != null && plate.length() > VehicleEntryReader.LONGEST_PLATE) {
-            faults.add("The plate has more than " + VehicleEntryReader.LONGEST_PLATE + " characters.");
-        }
-        if (depot != null && depot.length() > VehicleEntryReader.LONGEST_DEPOT) {
-            faults.add("The depot has more than " + VehicleEntryReader.LONGEST_DEPOT + " characters.");
-        }
-        if (Stream.of(plate, depot)
-                .anyMatch(text -> text != null && text.chars().anyMatch(Character::isISOControl))) {
-            faults.add("There are control characters in it.");
-        }
+        addFault(faults, "The plate", plate, VehicleEntryReader.LONGEST_PLATE);
+        addFault(faults, "The depot", depot, VehicleEntryReader.LONGEST_DEPOT);
         if (record.size() > columns.size()) {
             faults.add("It has " + record.size() + " columns; known are " + String.join(", ", columns) + ".");
         }
         return new VehicleBatch.BatchRow(line, ref, plate, depot, faults);
+    }
+
+    private static void addFault(List<String> faults, String what, @Nullable String text, int most) {
+        if (text != null) {
+            Texts.fault(text, most, true).ifPresent(fault -> faults.add(what + " " + fault));
+        }
     }
 
     private static String cell(CSVRecord record, List<String> columns, String name) {

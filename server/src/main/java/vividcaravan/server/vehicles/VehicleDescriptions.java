@@ -49,17 +49,22 @@ public class VehicleDescriptions {
     record Checked(FleetDocument.VehicleEntry entry, LimitBook book) {}
 
     /**
-     * Reads the description of one vehicle.
+     * Reads the description of one vehicle. What it says of the vehicle's state does not move it.
      *
+     * @param isNew whether the vehicle is none yet
      * @throws Refusal with every fault and its JSON path, if there is one
      */
-    Checked check(JsonNode json) {
+    Checked check(JsonNode json, boolean isNew) {
         List<Refusal.Fault> faults = new ArrayList<>();
         LimitBook book = fleet.book();
         FleetDocument.VehicleEntry entry =
                 new VehicleEntryReader(faults, clock.instant().plusSeconds(120), book).read(json);
         if (entry != null && entry.sensors() != null && !entry.sensors().isEmpty()) {
             faults.add(new Refusal.Fault("$.sensors", "Sensors are fitted by a job, or brought in with a document."));
+        }
+        if (isNew && entry != null && entry.state() != null && entry.state() != VehicleState.DESCRIBED) {
+            faults.add(new Refusal.Fault(
+                    "$.state", "A vehicle comes into service when its fit-out job is done; leave the state out."));
         }
         if (!faults.isEmpty()) {
             throw Refusal.badRequest(
@@ -68,7 +73,7 @@ public class VehicleDescriptions {
                             : "The description has " + faults.size() + " faults; nothing was stored.",
                     faults);
         }
-        return new Checked(entry, book);
+        return new Checked(entry.inState(null), book);
     }
 
     /** Stores new vehicles, all or none; they are described and not in service. */
@@ -162,7 +167,9 @@ public class VehicleDescriptions {
             if (!Set.of(VehicleState.IN_SERVICE, VehicleState.OUT_OF_SERVICE).contains(state)) {
                 throw Refusal.badRequest("state", "A vehicle is put in service or out of it; a job says the rest.");
             }
-            if (state == VehicleState.IN_SERVICE && vehicle.state() != VehicleState.OUT_OF_SERVICE) {
+            boolean isUnproven =
+                    vehicle.state() == VehicleState.DESCRIBED || vehicle.state() == VehicleState.BEING_FITTED;
+            if (state == VehicleState.IN_SERVICE && isUnproven) {
                 throw Refusal.conflict(ref + " comes into service when its fit-out job is done.");
             }
             move(session, vehicle, state, reason);
@@ -173,6 +180,10 @@ public class VehicleDescriptions {
     /** Moves a vehicle to another state, within a write. */
     public void move(StatelessSession session, VehicleInService vehicle, VehicleState state, @Nullable String reason) {
         if (vehicle.state() != state) {
+            if (!vehicle.state().mayBecome(state)) {
+                throw Refusal.conflict(vehicle.description().ref() + " is "
+                        + vehicle.state().words() + " and cannot be " + state.words() + " from there.");
+            }
             store.storeState(session, vehicle, state, reason);
             events.publishEvent(new VehicleStateChanged(session, vehicle));
         }

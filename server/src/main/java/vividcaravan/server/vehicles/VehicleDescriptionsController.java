@@ -77,7 +77,7 @@ class VehicleDescriptionsController {
                     @RequestBody
                     JsonNode vehicle) {
         return DescribedVehicle.of(
-                descriptions.create(List.of(descriptions.check(vehicle))).get(0));
+                descriptions.create(List.of(descriptions.check(vehicle, true))).get(0));
     }
 
     /**
@@ -125,7 +125,7 @@ class VehicleDescriptionsController {
         if (revision == null) {
             throw Refusal.badRequest("revision", "Say which revision of the description this change was made from.");
         }
-        return DescribedVehicle.of(descriptions.change(ref, revision, descriptions.check(vehicle)));
+        return DescribedVehicle.of(descriptions.change(ref, revision, descriptions.check(vehicle, false)));
     }
 
     /** How a vehicle is used from now on. */

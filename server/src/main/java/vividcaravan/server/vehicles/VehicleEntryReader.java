@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.AxleLayout;
@@ -28,6 +29,7 @@ import vividcaravan.core.limits.LimitFault;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Texts;
 
 /** Reads vehicles as a fleet document describes them, and finds every fault that can be seen without the present fleet. */
 final class VehicleEntryReader {
@@ -106,8 +108,12 @@ final class VehicleEntryReader {
 
     /** What is wrong with a ref, if anything is. */
     static Optional<String> faultOfRef(String ref) {
-        if (ref.isBlank() || ref.length() > LONGEST_REF || ref.chars().anyMatch(Character::isISOControl)) {
+        if (ref.isBlank()) {
             return Optional.of("A ref has 1 to " + LONGEST_REF + " characters.");
+        }
+        Optional<String> wrong = Texts.fault(ref, LONGEST_REF, true);
+        if (wrong.isPresent()) {
+            return Optional.of("A ref " + wrong.get());
         }
         return ADDRESSABLE.matcher(ref).matches()
                 ? Optional.empty()
@@ -225,7 +231,10 @@ final class VehicleEntryReader {
         axle.tyre().faultsOf(axle.coldPressureKpa()).forEach(fault -> part.fault(fault.field(), fault.message()));
     }
 
-    private List<FleetDocument.SensorEntry> sensors(JsonPart vehicle, Optional<AxleLayout> layout) {
+    private @Nullable List<FleetDocument.SensorEntry> sensors(JsonPart vehicle, Optional<AxleLayout> layout) {
+        if (!vehicle.has("sensors")) {
+            return null;
+        }
         List<FleetDocument.SensorEntry> sensors = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (JsonPart part : vehicle.parts("sensors", false)) {

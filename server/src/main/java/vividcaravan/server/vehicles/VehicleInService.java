@@ -55,17 +55,12 @@ public final class VehicleInService {
      * @param marks where it says that the write under way touches it
      */
     VehicleInService(
-            long id,
-            VehicleDescription description,
-            DepotDescription depot,
-            LongSupplier alertIds,
-            WriteMarks marks) {
+            long id, VehicleDescription description, DepotDescription depot, LongSupplier alertIds, WriteMarks marks) {
         this.id = id;
         this.alertIds = alertIds;
         this.marks = marks;
         this.book = new AlertBook(alertIds);
-        snapshot = new VehicleSnapshot(
-                description, depot, compensation(depot), null, VehicleState.IN_SERVICE, null, 1);
+        snapshot = new VehicleSnapshot(description, depot, compensation(depot), null, VehicleState.IN_SERVICE, null, 1);
         holdToRules(snapshot);
     }
 
@@ -196,11 +191,10 @@ public final class VehicleInService {
      * @throws Refusal if it is gone since the vehicle was looked at
      */
     public WheelRules rulesAt(Position position) {
-        return snapshot
-                .rules()
+        return snapshot.rules()
                 .at(position)
-                .orElseThrow(() -> Refusal.conflict(
-                        "The vehicle was described anew just now and has no wheel " + position + " any more. Load the page again."));
+                .orElseThrow(() -> Refusal.conflict("The vehicle was described anew just now and has no wheel "
+                        + position + " any more. Load the page again."));
     }
 
     public VehicleRules rules() {

@@ -41,7 +41,7 @@ class VehicleStore {
      * Stores a description.
      *
      * @param known the vehicle that gets it, or null for a new one
-     * @param otherwise the state of a new vehicle whose entry names none
+     * @param otherwise the state of a new vehicle whose entry names none; one that is known stays in its own
      */
     VehicleInService store(
             StatelessSession session,
@@ -55,7 +55,7 @@ class VehicleStore {
         if (known != null && entry.use() == null) {
             description = description.usedFor(known.description().use());
         }
-        VehicleState state = entry.state() != null ? entry.state() : known == null ? otherwise : known.state();
+        VehicleState state = known != null ? known.state() : entry.state() != null ? entry.state() : otherwise;
         VehicleRow row = row(description);
         row.id = known == null ? ids.next("vehicle") : known.id();
         row.state = state;

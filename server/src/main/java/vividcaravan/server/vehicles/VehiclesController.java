@@ -118,8 +118,7 @@ class VehiclesController {
                 .toList();
     }
 
-    private static Departure departure(
-            VehicleInService vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
+    private static Departure departure(VehicleInService vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
         switch (snapshot.state()) {
             case OUT_OF_SERVICE -> {
                 return new Departure(

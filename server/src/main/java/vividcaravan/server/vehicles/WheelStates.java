@@ -50,11 +50,7 @@ public final class WheelStates {
     }
 
     private static WheelState of(
-            VehicleInService vehicle,
-            VehicleSnapshot snapshot,
-            Position position,
-            Long vehicleHeardAt,
-            Instant now) {
+            VehicleInService vehicle, VehicleSnapshot snapshot, Position position, Long vehicleHeardAt, Instant now) {
         Optional<KnownSensor> sensor = vehicle.sensorAt(position);
         Urgency urgency = vehicle.openAlerts().stream()
                 .filter(alert -> position.equals(alert.position()))
@@ -94,7 +90,9 @@ public final class WheelStates {
                 isMeasured ? newest.pressureKpa() : null,
                 isMeasured ? round(at20) : null,
                 isMeasured ? newest.temperatureC() : null,
-                isMeasured ? snapshot.rules().at(position).orElseThrow().limits().deviation(at20) : null,
+                isMeasured
+                        ? snapshot.rules().at(position).orElseThrow().limits().deviation(at20)
+                        : null,
                 newest == null ? null : newest.batteryMv(),
                 urgency,
                 sensor.get().clockWrongAt() != null);

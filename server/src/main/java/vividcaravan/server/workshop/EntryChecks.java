@@ -21,7 +21,6 @@ import vividcaravan.core.fitting.TyreDateCode;
 @Component
 class EntryChecks {
 
-    private static final int LONGEST_TEXT = 1_000;
     private static final double HIGHEST_KPA = 2_000;
 
     private final JobFacts facts;
@@ -47,10 +46,6 @@ class EntryChecks {
             @Nullable Position position,
             Instant at) {
         EntryData data = request.said();
-        refuseIfTooLong(data.reason());
-        refuseIfTooLong(data.damage());
-        refuseIfTooLong(data.tyre());
-        refuseIfTooLong(data.gaugeName());
         return switch (kind) {
             case INSPECTED -> inspected(job, data);
             case PASSED_ANYWAY, LEFT_OUT, TAKEN_AS_PROVEN, NOTED -> withReason(data);
@@ -63,12 +58,6 @@ class EntryChecks {
             case GAUGE_NAMED -> gaugeNamed(data, at);
             case CLOSED -> throw EntryNotStored.refused("A job is ended by itself.");
         };
-    }
-
-    private static void refuseIfTooLong(@Nullable String text) {
-        if (text != null && text.length() > LONGEST_TEXT) {
-            throw EntryNotStored.refused("A text may have " + LONGEST_TEXT + " characters.");
-        }
     }
 
     private static EntryData withReason(EntryData data) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.fitting.TyreInspection;
+import vividcaravan.server.platform.AtMost;
 
 /**
  * What an entry says; each kind of entry uses the parts it needs.
@@ -31,8 +32,8 @@ import vividcaravan.core.fitting.TyreInspection;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 record EntryData(
-        @Nullable List<Double> treadMm,
-        @Nullable String dateCode,
+        @AtMost(12) @Nullable List<Double> treadMm,
+        @AtMost(20) @Nullable String dateCode,
         TyreInspection.@Nullable Stem stem,
         @Nullable Boolean isValveReachable,
         @Nullable Boolean isRetread,
@@ -40,13 +41,13 @@ record EntryData(
         @Nullable String tyre,
         @Nullable MountKind mount,
         @Nullable Double ambientC,
-        @Nullable List<Integer> stepsDone,
-        @Nullable String code,
-        @Nullable String other,
+        @AtMost(40) @Nullable List<Integer> stepsDone,
+        @AtMost(40) @Nullable String code,
+        @AtMost(10) @Nullable String other,
         @Nullable Double gaugeKpa,
-        @Nullable String gaugeName,
+        @AtMost(200) @Nullable String gaugeName,
         @Nullable LocalDate calibratedOn,
-        @Nullable Map<String, Double> before,
+        @AtMost(100) @Nullable Map<String, Double> before,
         @Nullable String reason) {
 
     static final EntryData NONE = new EntryData(

@@ -2,6 +2,7 @@ package vividcaravan.server.workshop;
 
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+import vividcaravan.server.platform.AtMost;
 
 /**
  * Something entered at a vehicle.
@@ -12,9 +13,9 @@ import org.jspecify.annotations.Nullable;
  * @param isMeant whether its author was told of what speaks against it and means it all the same
  */
 record EntryRequest(
-        @Nullable String key,
+        @AtMost(64) @Nullable String key,
         @Nullable EntryKind kind,
-        @Nullable String position,
+        @AtMost(10) @Nullable String position,
         @Nullable Instant at,
         @Nullable Integer basedOn,
         @Nullable Boolean isMeant,

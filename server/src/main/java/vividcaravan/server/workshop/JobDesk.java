@@ -12,6 +12,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.RequestBounds;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.vehicles.SensorPlacing;
 import vividcaravan.server.vehicles.WheelChanges;
@@ -132,6 +133,9 @@ class JobDesk {
             if (request.key() == null || !request.key().matches("[A-Za-z0-9-]{8,64}")) {
                 throw EntryNotStored.refused("An entry needs a key of 8 to 64 letters and digits.");
             }
+            RequestBounds.faults(request).stream().findFirst().ifPresent(fault -> {
+                throw EntryNotStored.refused(fault.message());
+            });
             if (job.byKey(request.key()).isPresent()) {
                 return new Taken(job, EntryOutcome.of(request, EntryOutcome.Outcome.KNOWN));
             }

@@ -107,8 +107,8 @@ class JobView {
                 position.words(),
                 vehicle.rulesAt(position).limits().targetKpa(),
                 WheelStates.find(vehicle, position, clock.instant())
-                        .orElseThrow(() -> Refusal.conflict(
-                                "The vehicle was described anew just now. Load the page again.")),
+                        .orElseThrow(() ->
+                                Refusal.conflict("The vehicle was described anew just now. Load the page again.")),
                 misfits(job, position),
                 job.at(position, EntryKind.INSPECTED)
                         .map(entry -> inspection(job, position, entry, figures))

@@ -23,6 +23,7 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.WalkOrder;
 import vividcaravan.server.ingest.Strangers;
+import vividcaravan.server.platform.EachByItself;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -127,7 +128,7 @@ class JobsController {
     }
 
     /** Some entries, in their order. */
-    record EntriesRequest(@Nullable List<EntryRequest> entries) {}
+    record EntriesRequest(@EachByItself @Nullable List<EntryRequest> entries) {}
 
     /** What became of each entry, and the job as it is now. */
     record EntriesTaken(List<EntryOutcome> outcomes, JobItem job) {}

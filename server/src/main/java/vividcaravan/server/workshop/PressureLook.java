@@ -71,8 +71,7 @@ class PressureLook {
         List<Wheel> wheels = new ArrayList<>();
         VehicleSnapshot snapshot = vehicle.snapshot();
         for (Position position : snapshot.description().layout().positions()) {
-            double target =
-                    snapshot.rules().at(position).orElseThrow().limits().targetKpa();
+            double target = snapshot.rules().at(position).orElseThrow().limits().targetKpa();
             Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
             boolean isFresh = isFresh(newest);
             wheels.add(new Wheel(

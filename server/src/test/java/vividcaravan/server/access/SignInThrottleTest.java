@@ -53,8 +53,8 @@ class SignInThrottleTest {
 
     private void assertMustWait(String userName, String address, @Nullable String device) {
         assertThatThrownBy(() -> right(userName, address, device))
-                .isInstanceOfSatisfying(
-                        Refusal.class, refusal -> assertThat(refusal.retryAfterSeconds()).isPositive());
+                .isInstanceOfSatisfying(Refusal.class, refusal -> assertThat(refusal.retryAfterSeconds())
+                        .isPositive());
     }
 
     @Test

@@ -8,8 +8,8 @@ import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.inOrder;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
-import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.timeout;
+import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
@@ -188,9 +188,9 @@ class SingleWriterTest {
     void whatTheDatabaseRefusesIsTheAskersAffair() {
         writer.write(storing(1));
 
-        assertThatThrownBy(() -> writer.write(storing(1)))
-                .isInstanceOfSatisfying(
-                        Refusal.class, refusal -> assertThat(refusal.status().value()).isEqualTo(409));
+        assertThatThrownBy(() -> writer.write(storing(1))).isInstanceOfSatisfying(Refusal.class, refusal -> assertThat(
+                        refusal.status().value())
+                .isEqualTo(409));
 
         assertThat(writer.isBroken()).isFalse();
         verify(state, times(1)).load(any());
@@ -269,7 +269,8 @@ class SingleWriterTest {
 
     @Test
     void housekeepingThatFailsForAReasonOfItsOwnStopsNoWrite() {
-        when(state.tidy(any(), org.mockito.ArgumentMatchers.anyBoolean())).thenThrow(new IllegalStateException("a block"));
+        when(state.tidy(any(), org.mockito.ArgumentMatchers.anyBoolean()))
+                .thenThrow(new IllegalStateException("a block"));
 
         for (int i = 0; i < 20; i++) {
             assertThat(writer.write(storing(i))).isEqualTo(i);
@@ -323,7 +324,8 @@ class SingleWriterTest {
                 insert(session, id); // once too often
             }
             if (mood == 11) {
-                session.createNativeMutationQuery("insert into nowhere values (1)").executeUpdate();
+                session.createNativeMutationQuery("insert into nowhere values (1)")
+                        .executeUpdate();
             }
             trouble(2);
             return id;
