@@ -14,6 +14,15 @@ export class Problem extends Error {
   }
 }
 
+/**
+ * Whether the server has dealt with a request and will say the same again: somebody has to decide. Otherwise there was no
+ * signal, it was busy, or nobody is signed in, and the same may be sent again later.
+ */
+export function isAnswer(e: unknown): e is Problem {
+  const isLater = (status: number) => status === 0 || status === 401 || status === 429 || status > 500;
+  return e instanceof Problem && !isLater(e.status);
+}
+
 function cookie(name: string): string | undefined {
   return document.cookie
     .split('; ')

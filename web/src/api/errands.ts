@@ -1,10 +1,13 @@
-import { readonly } from 'vue';
-import { answer, http, Problem, type Schemas } from './client';
-import { keptList } from './kept';
+import { computed } from 'vue';
+import { newKey } from '@/shared/newKey';
+import { answer, http, isAnswer, type Schemas } from './client';
+import { isMine, keptList, whoEnters } from './kept';
 
 /** Something done at a wheel in a pressure round. */
 export interface Errand {
   key: string;
+  /** Who did it; only in their name is it sent. */
+  who?: string;
   round: string;
   vehicle: string;
   position: string;
@@ -21,9 +24,10 @@ let last: Promise<unknown> = Promise.resolve();
 
 export const loadErrands = load;
 
-export async function keepErrand(errand: Omit<Errand, 'key'>): Promise<void> {
-  const plain = JSON.parse(JSON.stringify(errand)) as Omit<Errand, 'key'>;
-  await change((now) => [...now, { ...plain, key: crypto.randomUUID() }]);
+export async function keepErrand(errand: Omit<Errand, 'key' | 'who'>): Promise<void> {
+  const plain = JSON.parse(JSON.stringify(errand)) as Omit<Errand, 'key' | 'who'>;
+  const who = whoEnters();
+  await change((now) => [...now, { ...plain, key: newKey(), ...(who === undefined ? {} : { who }) }]);
 }
 
 export async function dropErrand(key: string): Promise<void> {
@@ -44,14 +48,13 @@ export function flushErrands(): Promise<boolean> {
 
 async function sendDue(): Promise<boolean> {
   let isAnyStored = false;
-  for (const errand of list.value.filter((one) => !one.trouble)) {
+  for (const errand of list.value.filter((one) => !one.trouble && isMine(one))) {
     try {
       await send(errand);
       await dropErrand(errand.key);
       isAnyStored = true;
     } catch (e) {
-      const isRefused = e instanceof Problem && e.status >= 400 && e.status < 500 && e.status !== 401;
-      if (!isRefused) return isAnyStored; // No signal: everything stays where it is.
+      if (!isAnswer(e)) return isAnyStored; // No signal: everything stays where it is.
       await change((now) =>
         now.map((one) => (one.key === errand.key ? { ...one, trouble: e.message } : one)),
       );
@@ -76,4 +79,5 @@ function send({ round, vehicle, position, reason, set }: Errand): Promise<unknow
       );
 }
 
-export const useErrands = () => readonly(list);
+/** What the person who is signed in did. */
+export const useErrands = () => computed(() => list.value.filter(isMine));

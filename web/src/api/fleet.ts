@@ -20,7 +20,12 @@ export function useAlerts() {
   return useQuery({
     queryKey: ['alerts'],
     queryFn: async () =>
-      (await answer(http.GET('/api/v1/alerts', { params: { query: { limit: MOST_ALERTS } } }))).items,
+      (
+        await answer(
+          // The worst first: an old stop now must not fall behind the newest thousand.
+          http.GET('/api/v1/alerts', { params: { query: { limit: MOST_ALERTS, order: 'urgency' } } }),
+        )
+      ).items,
     refetchInterval: REFRESH_MILLIS,
   });
 }

@@ -1,5 +1,6 @@
 import { computed, shallowRef, watchEffect } from 'vue';
 import { answer, http, type Schemas } from './client';
+import { keepFor } from './kept';
 
 export type Session = Schemas['Session'];
 export type Preferences = Schemas['Preferences'];
@@ -25,8 +26,37 @@ export function useSession() {
   };
 }
 
+/** Takes note of who is signed in; what somebody else left on the device is not shown to them. */
+async function take(now: Session): Promise<Session> {
+  session.value = now;
+  const userName = now.account?.userName;
+  keepFor(userName);
+  if (userName !== undefined && localStorage.getItem(LAST_PERSON) !== userName) {
+    if (localStorage.getItem(LAST_PERSON) !== null) await forgetWhatWasLeft();
+    localStorage.setItem(LAST_PERSON, userName);
+  }
+  return now;
+}
+
+const LAST_PERSON = 'vivid-caravan.person';
+/** Drafts of descriptions. */
+const DRAFTS = 'vivid-caravan.describe.';
+
+/** What was fetched for work without a network, and drafts: they are of the person who was here before. */
+async function forgetWhatWasLeft(): Promise<void> {
+  for (const key of Object.keys(localStorage)) {
+    if (key.startsWith(DRAFTS)) localStorage.removeItem(key);
+  }
+  await forgetWhatWasFetched();
+}
+
+/** Browsers give a page that came over plain HTTP no such store, so there may be nothing to forget. */
+async function forgetWhatWasFetched(): Promise<void> {
+  if ('caches' in window) await caches.delete('workshop');
+}
+
 export async function loadSession(): Promise<Session> {
-  return (session.value = await answer(http.GET('/api/v1/session')));
+  return take(await answer(http.GET('/api/v1/session')));
 }
 
 /** Whether the person left on purpose; then nobody needs to be told that the session is over. */
@@ -34,21 +64,32 @@ export let hasLeft = false;
 
 export async function signIn(userName: string, password: string): Promise<void> {
   hasLeft = false;
-  session.value = await answer(http.POST('/api/v1/session', { body: { userName, password } }));
+  await take(await answer(http.POST('/api/v1/session', { body: { userName, password } })));
 }
 
 export async function signOut(): Promise<void> {
   hasLeft = true;
-  session.value = await answer(http.DELETE('/api/v1/session'));
+  await take(await answer(http.DELETE('/api/v1/session')));
   // What was kept for work without a network belongs to the person who left.
-  if ('caches' in window) await caches.delete('workshop');
+  await forgetWhatWasLeft();
 }
 
 /** What the server found out already: the session is over. */
 export function forgetAccount(): void {
   if (session.value) {
     session.value = { ...session.value, account: null };
+    void forgetWhatWasFetched();
   }
+}
+
+/** Changes one's password; every other session of one's own ends. */
+export async function changePassword(current: string, next: string): Promise<void> {
+  await take(await answer(http.PUT('/api/v1/session/password', { body: { current, next } })));
+}
+
+/** Ends one's sessions everywhere else. */
+export async function endOtherSessions(): Promise<void> {
+  await take(await answer(http.DELETE('/api/v1/session/others')));
 }
 
 export async function prefer(preferences: Preferences): Promise<void> {

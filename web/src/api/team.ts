@@ -6,6 +6,12 @@ export type TeamMember = Schemas['TeamMember'];
 
 const TEAM = ['team'];
 const OUTBOX = ['outbox'];
+const TOKENS = ['tokens'];
+
+/** Tokens by which receivers and other programs are let in. */
+export function useTokens() {
+  return useQuery({ queryKey: TOKENS, queryFn: () => answer(http.GET('/api/v1/tokens')) });
+}
 
 export function useTeam() {
   return useQuery({ queryKey: TEAM, queryFn: () => answer(http.GET('/api/v1/accounts')) });
@@ -27,8 +33,13 @@ export function useTeamActions() {
       await answer(http.POST('/api/v1/accounts', { body }));
       await client.invalidateQueries({ queryKey: TEAM });
     },
-    async remove(userName: string): Promise<void> {
-      put(await answer(http.DELETE('/api/v1/accounts/{userName}', { params: { path: { userName } } })));
+    async remove(userName: string, tokens: 'END' | 'PASS_ON'): Promise<void> {
+      put(
+        await answer(
+          http.DELETE('/api/v1/accounts/{userName}', { params: { path: { userName }, query: { tokens } } }),
+        ),
+      );
+      await client.invalidateQueries({ queryKey: TOKENS });
     },
     async assign(userName: string, vehicles: string[]): Promise<void> {
       put(

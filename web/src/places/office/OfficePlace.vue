@@ -4,6 +4,7 @@ import { useSession } from '@/api/session';
 import BackupList from './BackupList.vue';
 import DepotList from './DepotList.vue';
 import FleetExchange from './FleetExchange.vue';
+import OwnAccess from './OwnAccess.vue';
 import ReadingPreferences from './ReadingPreferences.vue';
 import TeamList from './TeamList.vue';
 import TokenList from './TokenList.vue';
@@ -26,6 +27,7 @@ const { isDriver, isManager } = useSession();
       </p>
     </template>
     <ReadingPreferences class="mt-5" />
+    <OwnAccess class="mt-6 border-t border-rule pt-5" />
     <FleetExchange v-if="!isDriver" class="mt-6 border-t border-rule pt-5" />
     <template v-if="isManager">
       <DepotList class="mt-6 border-t border-rule pt-5" />

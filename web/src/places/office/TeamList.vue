@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
-import { useTeam, useTeamActions, type TeamMember } from '@/api/team';
+import { useTeam, useTeamActions, useTokens, type TeamMember } from '@/api/team';
 import { useClock } from '@/shared/time';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
@@ -21,10 +21,13 @@ const { at } = useClock();
 const present = computed(() => data.value?.items.filter((one) => !one.removedAt) ?? []);
 const gone = computed(() => data.value?.items.filter((one) => one.removedAt) ?? []);
 const toRemove = ref<string>();
+const { data: tokens } = useTokens();
+const tokensOf = (member: TeamMember) =>
+  tokens.value?.items.filter((token) => token.owner === member.userName) ?? [];
 
-const takeOff = (member: TeamMember) =>
+const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
   attempt(async () => {
-    await remove(member.userName);
+    await remove(member.userName, then);
     toRemove.value = undefined;
   });
 </script>
@@ -64,10 +67,31 @@ const takeOff = (member: TeamMember) =>
                 >
                   Take off
                 </button>
-                <span v-else class="inline-flex flex-wrap items-center gap-2">
-                  <span>They are out at once; records go on naming them.</span>
-                  <button type="button" class="button" @click="takeOff(member)">
-                    Take {{ member.displayName }} off
+                <span v-else class="inline-flex flex-wrap items-center justify-end gap-2">
+                  <span v-if="tokensOf(member).length"
+                    >They are out at once. Of theirs {{ tokensOf(member).length === 1 ? 'is' : 'are' }} the
+                    {{ tokensOf(member).length === 1 ? 'token' : 'tokens' }}
+                    {{
+                      tokensOf(member)
+                        .map((token) => token.name)
+                        .join(', ')
+                    }}; what uses them is let in no more unless you take them over.</span
+                  >
+                  <span v-else>They are out at once; records go on naming them.</span>
+                  <button type="button" class="button" @click="takeOff(member, 'END')">
+                    {{
+                      tokensOf(member).length
+                        ? `Take ${member.displayName} off and end the tokens`
+                        : `Take ${member.displayName} off`
+                    }}
+                  </button>
+                  <button
+                    v-if="tokensOf(member).length"
+                    type="button"
+                    class="button"
+                    @click="takeOff(member, 'PASS_ON')"
+                  >
+                    Take {{ member.displayName }} off, the tokens are mine
                   </button>
                   <button type="button" class="link" @click="toRemove = undefined">Keep</button>
                 </span>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { useQueryClient } from '@tanstack/vue-query';
 import { ref } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
+import { useTokens } from '@/api/team';
 import { useClock } from '@/shared/time';
 
 /** Tokens by which receivers and other programs are let in. */
 const { at } = useClock();
 const queries = useQueryClient();
-const { data, error } = useQuery({ queryKey: ['tokens'], queryFn: () => answer(http.GET('/api/v1/tokens')) });
+const { data, error } = useTokens();
 
 const name = ref('');
 const scope = ref<Schemas['Token']['scope']>('RECEIVER');
@@ -54,7 +55,7 @@ const end = (id: number) =>
         <tr class="border-b border-rule">
           <th scope="col" class="py-1 font-normal">Name</th>
           <th scope="col" class="font-normal">What it may do</th>
-          <th scope="col" class="font-normal">Made by</th>
+          <th scope="col" class="font-normal">Belongs to</th>
           <th scope="col" class="font-normal">Made</th>
           <th scope="col"><span class="spoken">End it</span></th>
         </tr>
@@ -63,7 +64,7 @@ const end = (id: number) =>
         <tr v-for="token in data.items" :key="token.id" class="border-b border-rule">
           <th scope="row" class="py-1.5 font-medium">{{ token.name }}</th>
           <td>{{ SCOPES[token.scope] }}</td>
-          <td>{{ token.createdBy }}</td>
+          <td>{{ token.owner }}</td>
           <td class="figure">{{ at(token.createdAt) }}</td>
           <td class="text-right">
             <button

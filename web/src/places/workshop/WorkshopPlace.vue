@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { Problem } from '@/api/client';
 import { useVehicles } from '@/api/fleet';
 import { useJobActions, useJobs, type JobLine } from '@/api/jobs';
+import { loadOutbox, useOutbox } from '@/api/outbox';
 import { useRounds } from '@/api/rounds';
 import { useSession } from '@/api/session';
 import { stateWords } from '@/shared/position';
+import PlainHttpNote from '@/shared/PlainHttpNote.vue';
 import { useClock } from '@/shared/time';
 import { MOUNT_CHOICES, mountWords, WALKS } from './job';
 import RoundForm from './round/RoundForm.vue';
@@ -19,6 +21,8 @@ const { data: vehicles } = useVehicles();
 const { data: rounds } = useRounds();
 const { mayHandleAlerts, isManager } = useSession();
 const { open } = useJobActions();
+const { others } = useOutbox();
+onMounted(loadOutbox);
 const { at } = useClock();
 const router = useRouter();
 
@@ -71,6 +75,11 @@ async function begin(): Promise<void> {
 <template>
   <div class="max-w-5xl px-5 py-4">
     <h1 class="text-xl">Workshop</h1>
+    <PlainHttpNote />
+    <p v-if="others" class="mt-2 text-quiet">
+      On this device {{ others === 1 ? 'one entry waits' : `${others} entries wait` }} for whoever made
+      {{ others === 1 ? 'it' : 'them' }}: sent when they sign in here, in their name.
+    </p>
     <p v-if="error && !jobs" role="alert" class="mt-3 text-next">{{ error.message }}</p>
     <p v-else-if="isPending" class="mt-3 text-quiet">Fetching the jobs …</p>
     <template v-else>

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query';
 import { useOnline } from '@vueuse/core';
 import { computed, onMounted, ref, watch, type Ref } from 'vue';
 import type { EntryData, EntryKind, JobItem, JobWheel } from '@/api/jobs';
+import { newKey } from '@/shared/newKey';
 import { drop, flush, keep, loadOutbox, mean, useOutbox } from '@/api/outbox';
 
 const AGAIN_MILLIS = 5_000;
@@ -51,7 +52,7 @@ export function useEntering(job: Ref<JobItem | undefined>) {
     const wheel = job.value.wheels.find((one) => one.position === position);
     const seen = lastSeen(wheel, kind);
     await keep(job.value.id, {
-      key: crypto.randomUUID(),
+      key: newKey(),
       kind,
       position,
       at: new Date().toISOString(),

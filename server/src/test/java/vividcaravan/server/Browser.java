@@ -1,6 +1,7 @@
 package vividcaravan.server;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
@@ -34,6 +35,24 @@ public final class Browser {
         }
         try {
             return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException | InterruptedException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    /** Opens a stream; the caller closes it. */
+    public HttpResponse<InputStream> open(String path) {
+        return opened(HttpRequest.newBuilder(URI.create(door.address + path)));
+    }
+
+    /** The same with an authorization of its own. */
+    public HttpResponse<InputStream> openWith(String path, String authorization) {
+        return opened(HttpRequest.newBuilder(URI.create(door.address + path)).header("Authorization", authorization));
+    }
+
+    private HttpResponse<InputStream> opened(HttpRequest.Builder request) {
+        try {
+            return http.send(request.build(), HttpResponse.BodyHandlers.ofInputStream());
         } catch (IOException | InterruptedException e) {
             throw new AssertionError(e);
         }

@@ -96,8 +96,16 @@ class FleetDocumentController {
             }
             throw Refusal.badRequest("The body breaks off or does not unpack; nothing was changed.", List.of());
         } catch (StreamConstraintsException e) {
-            throw Refusal.tooLarge("The document has more parts, or longer or deeper ones, than a fleet has: "
-                    + e.getOriginalMessage() + ". Send the fleet in parts; nothing was changed.");
+            boolean hasTooManyParts = String.valueOf(e.getOriginalMessage()).contains("Token count");
+            if (hasTooManyParts) {
+                throw Refusal.tooLarge(
+                        "The document has more parts than can be taken at once. Send the fleet in several;"
+                                + " nothing was changed.");
+            }
+            throw Refusal.badRequest(
+                    "The document is nested more deeply, or has a longer text or number, than a fleet's. Nothing was"
+                            + " changed.",
+                    List.of());
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""

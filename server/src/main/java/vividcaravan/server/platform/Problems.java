@@ -20,6 +20,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -120,6 +121,16 @@ class Problems extends ResponseEntityExceptionHandler {
     private static boolean isGone(Exception e) {
         return e instanceof AsyncRequestNotUsableException
                 || e.getClass().getSimpleName().equals("ClientAbortException");
+    }
+
+    /** The guard before us turned a name or a sign in the request down; found out only once somebody asked for it. */
+    @ExceptionHandler(RequestRejectedException.class)
+    ResponseEntity<ProblemDetail> rejected(RequestRejectedException e) {
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                "The request has signs in it that are not taken. Send JSON as application/json.",
+                List.of(),
+                new HttpHeaders());
     }
 
     @ExceptionHandler(IllegalArgumentException.class)

@@ -55,17 +55,33 @@ public class FleetRegister {
      * @throws Refusal with every fault and its JSON path, if there is one; nothing is changed then
      */
     public Imported take(JsonNode json) {
+        Checked checked = check(json);
+        return writer.write(session -> store(session, checked));
+    }
+
+    /** The same within a write. */
+    public Imported within(StatelessSession session, JsonNode json) {
+        return store(session, check(json));
+    }
+
+    /** A document that has no fault by itself, under a book. */
+    private record Checked(FleetDocument document, LimitBook book, Instant at) {}
+
+    private Checked check(JsonNode json) {
         List<Refusal.Fault> faults = new ArrayList<>();
         Instant now = clock.instant();
         LimitBook book = fleet.book();
         FleetDocument document = new FleetDocumentReader(faults, now.plusSeconds(120), book).read(json);
         refuseIfFaulty(faults);
-        return writer.write(session -> {
-            vehicles.refuseIfLimitsChangedSince(book);
-            checkAgainstFleet(document, faults);
-            refuseIfFaulty(faults);
-            return store(session, document, now);
-        });
+        return new Checked(document, book, now);
+    }
+
+    private Imported store(StatelessSession session, Checked checked) {
+        vehicles.refuseIfLimitsChangedSince(checked.book());
+        List<Refusal.Fault> faults = new ArrayList<>();
+        checkAgainstFleet(checked.document(), faults);
+        refuseIfFaulty(faults);
+        return store(session, checked.document(), checked.at());
     }
 
     private static void refuseIfFaulty(List<Refusal.Fault> faults) {

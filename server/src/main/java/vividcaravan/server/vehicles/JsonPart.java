@@ -90,7 +90,7 @@ final class JsonPart {
             }
             return null;
         }
-        double number = value.isNumber() ? value.decimalValue().doubleValue() : Double.NaN;
+        double number = value.isNumber() ? value.asDouble(Double.NaN) : Double.NaN;
         if (!(number >= least && number <= most)) {
             fault(
                     name,

@@ -187,7 +187,11 @@ class TeamContractTest {
     @Test
     void mailThatNobodyTakesWaitsAndSaysWhy() throws Exception {
         product.close();
-        start("--vivid.mail.host=localhost", "--vivid.mail.port=1", "--vivid.mail.security=NONE");
+        start(
+                "--vivid.public-url=http://tyres.example.org",
+                "--vivid.mail.host=localhost",
+                "--vivid.mail.port=1",
+                "--vivid.mail.security=NONE");
         door.postJson("/api/v1/invitations", "{ \"email\": \"a@example.org\", \"role\": \"VIEWER\" }");
 
         for (int i = 0; i < 100 && troubleOfNewest().isEmpty(); i++) {

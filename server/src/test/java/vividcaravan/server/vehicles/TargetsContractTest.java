@@ -126,7 +126,7 @@ class TargetsContractTest {
                 "/depots | {}",
                 "/depots | { \"name\": \" \", \"timeZone\": \"UTC\", \"altitudeM\": 0 }",
                 "/depots | { \"name\": \"X\", \"timeZone\": \"Mars/North\", \"altitudeM\": 0 }",
-                "/depots | { \"name\": \"X\", \"timeZone\": \"UTC\", \"altitudeM\": 9000 }",
+                "/depots | { \"name\": \"X\", \"timeZone\": \"UTC\", \"altitudeM\": 9001 }",
                 "/depots | { \"name\": \"X\", \"timeZone\": \"UTC\" }",
                 "/sensor-makes/STRAP | { \"rangeKpa\": 499 }",
                 "/sensor-makes/STRAP | { \"rangeKpa\": 2001 }",

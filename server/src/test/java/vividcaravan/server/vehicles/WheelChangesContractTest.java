@@ -103,7 +103,7 @@ class WheelChangesContractTest {
                 "{\"at\":\"2040-01-01T00:00:00Z\"}|400",
                 "{\"at\":\"yesterday\"}|400",
                 "[]|400",
-                "{}|200"
+                "{}|400"
             })
     void whatCannotBeIsRefused(String body, int status) {
         FourWheels vehicle = fourWheels("", "");
