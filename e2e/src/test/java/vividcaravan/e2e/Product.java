@@ -40,11 +40,17 @@ final class Product implements AutoCloseable {
     private final Path log;
 
     private Product(Path folder, Map<String, String> environment, List<String> before) {
+        this(folder, environment, before, List.of("-Xmx512m"));
+    }
+
+    private Product(Path folder, Map<String, String> environment, List<String> before, List<String> options) {
         int port =
                 environment.containsKey("SERVER_PORT") ? Integer.parseInt(environment.get("SERVER_PORT")) : freePort();
         address = "http://localhost:" + port;
         List<String> command = new ArrayList<>(before);
-        command.addAll(List.of("java", "-Xmx512m", "-Dspring.aot.enabled=true"));
+        command.add("java");
+        command.addAll(options);
+        command.add("-Dspring.aot.enabled=true");
         command.addAll(List.of("-XX:SharedArchiveFile=" + LAID_OUT.resolve("app.jsa"), "-Xshare:auto"));
         command.addAll(List.of("-jar", LAID_OUT.resolve("app/vivid-caravan.jar").toString()));
         try {
@@ -64,6 +70,12 @@ final class Product implements AutoCloseable {
     /** Starts the product and waits until it can take readings. */
     static Product start(Path folder, Map<String, String> environment) {
         return started(launch(folder, environment));
+    }
+
+    /** Starts it with options of the virtual machine of its own. */
+    static Product startWith(Path folder, List<String> options) {
+        layOut();
+        return started(new Product(folder, Map.of("VIVID_API_TOKEN", TOKEN), List.of(), options));
     }
 
     /** Starts it where no file may grow beyond so many megabytes: to the product that is a full disk. */

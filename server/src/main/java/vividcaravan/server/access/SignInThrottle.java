@@ -24,8 +24,8 @@ class SignInThrottle {
     static final int MOST_PER_NAME = 5;
     static final int MANY_PER_ADDRESS = 50;
     static final Duration WAIT = Duration.ofMinutes(5);
-    /** Looking at a password keeps a core busy for some tenths of a second. */
-    private static final int AT_ONCE = 2;
+    /** Looking at a password keeps a core busy for some tenths of a second, and readings need cores too. */
+    private static final int AT_ONCE = Math.max(1, Runtime.getRuntime().availableProcessors() / 2);
 
     private static final int MOST_WAITING_SLOWLY = 6;
     private static final long PATIENCE_MILLIS = 3_000;

@@ -180,6 +180,17 @@ public class AlertQueries {
                 row.changeSeq, row.id, row.vehicleId, vehicle.isInService(), words -> item(row, alert, vehicle, words));
     }
 
+    /** Number of the change after which there are {@code count} alerts with newer ones; 0 if there are fewer. */
+    public long changeBeforeNewest(int count) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session.createSelectionQuery("select changeSeq from AlertRow order by changeSeq desc", Long.class)
+                    .setFirstResult(count)
+                    .setMaxResults(1)
+                    .uniqueResultOptional()
+                    .orElse(0L);
+        }
+    }
+
     /** Number of the latest change. */
     public long latestChange() {
         try (StatelessSession session = sessions.openStatelessSession()) {

@@ -130,7 +130,7 @@ final class RequestPlaces extends ValveBase {
 
     private static void pause() throws IOException {
         try {
-            Thread.sleep(5);
+            Thread.sleep(25);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("stopping", e);

@@ -29,8 +29,12 @@ class ReadingPlaces {
 
     private static final long PATIENCE_MILLIS = 2_000;
 
+    /** Packed bodies of one sender that are unpacked at the same time: a few kilobytes may keep a core busy for long. */
+    static final int UNPACKED_OF_ONE = 3;
+
     private static final class Sender {
         final Semaphore places = new Semaphore(OF_ONE);
+        final Semaphore unpacking = new Semaphore(UNPACKED_OF_ONE);
         final Semaphore room = new Semaphore(HELD_OF_ONE);
         int present;
     }
@@ -41,9 +45,10 @@ class ReadingPlaces {
     /**
      * Takes a place for a body; to be closed when the body is done with.
      *
+     * @param isPacked whether it has to be unpacked
      * @throws Refusal if the sender has taken all of its share
      */
-    Place enter(Authentication who) throws InterruptedException {
+    Place enter(Authentication who, boolean isPacked) throws InterruptedException {
         String name = ReaderKey.of(who);
         Sender sender = senders.compute(name, (key, known) -> {
             Sender one = known == null ? new Sender() : known;
@@ -55,7 +60,7 @@ class ReadingPlaces {
         });
         boolean isIn = false;
         try {
-            isIn = sender.places.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
+            isIn = isPacked ? enterPacked(sender) : sender.places.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
         } finally {
             if (!isIn) {
                 leave(name);
@@ -64,7 +69,18 @@ class ReadingPlaces {
         if (!isIn) {
             throw tooMany();
         }
-        return new Place(name, sender);
+        return new Place(name, sender, isPacked);
+    }
+
+    private static boolean enterPacked(Sender sender) throws InterruptedException {
+        if (!sender.unpacking.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS)) {
+            return false;
+        }
+        if (!sender.places.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS)) {
+            sender.unpacking.release();
+            return false;
+        }
+        return true;
     }
 
     private static Refusal tooMany() {
@@ -85,11 +101,13 @@ class ReadingPlaces {
 
         private final String name;
         private final Sender sender;
+        private final boolean isPacked;
         private int held;
 
-        private Place(String name, Sender sender) {
+        private Place(String name, Sender sender, boolean isPacked) {
             this.name = name;
             this.sender = sender;
+            this.isPacked = isPacked;
         }
 
         /** Whether {@code readings} in all may be held; takes the room. */
@@ -118,6 +136,9 @@ class ReadingPlaces {
         public void close() {
             holdsNothing();
             sender.places.release();
+            if (isPacked) {
+                sender.unpacking.release();
+            }
             leave(name);
         }
     }

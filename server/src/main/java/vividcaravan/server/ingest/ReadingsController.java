@@ -97,7 +97,7 @@ class ReadingsController {
         if (!isLines && request.getContentLengthLong() > LARGEST_ARRAY) {
             throw ReadingsIntake.tooLarge();
         }
-        try (ReadingPlaces.Place place = places.enter(who);
+        try (ReadingPlaces.Place place = places.enter(who, BodyStreams.isPacked(request));
                 InputStream in = BodyStreams.unpacked(request)) {
             return take(in, isLines, new ReadingsIntake(TOLERANT, parser, line, writer, figures, place));
         } catch (IOException e) {

@@ -53,12 +53,12 @@ class LiveStreams implements DisposableBean {
     private static final long LOOK_AROUND_MILLIS = 10_000;
 
     /** Changed alerts that are held ready. */
-    private static final int ALERTS_HELD = 1_000;
+    private static final int ALERTS_HELD = 2_000;
 
     private static final int ALERTS_AT_ONCE = 500;
     private static final int WHEELS_HELD = 200_000;
-    /** Streams that are caught up from the database at the same time. */
-    private static final int CATCHING_UP = 3;
+    /** Streams that are caught up from the database at the same time: it is work, and readings need cores too. */
+    private static final int CATCHING_UP = 1;
 
     private final AlertQueries alerts;
     private final FleetDirectory fleet;
@@ -106,8 +106,8 @@ class LiveStreams implements DisposableBean {
         if (streams.size() >= MOST_STREAMS || isStopping) {
             throw Refusal.busy("As many streams are open as the server can serve. Try again in a minute.");
         }
-        long latest = alerts.latestChange();
-        begin(latest);
+        begin();
+        long latest = latestChange;
         long after = number(lastEventId).filter(id -> id >= 0 && id <= latest).orElse(latest);
         ResponseBodyEmitter emitter = new ResponseBodyEmitter(STREAM_MILLIS);
         LiveStream stream = new LiveStream(emitter, reader, words, sees, after, wheelNews.latest());
@@ -116,15 +116,16 @@ class LiveStreams implements DisposableBean {
         emitter.onError(e -> close(stream));
         stream.greet();
         streams.add(stream);
-        latestChange = Math.max(latestChange, latest);
         return emitter;
     }
 
-    /** The first who reads begins the feed of alerts; what was before is found in the database. */
-    private synchronized void begin(long latest) {
+    /** The first who reads begins the feed of alerts with the newest changes; what was before is found in the database. */
+    private synchronized void begin() {
         if (lookedUpTo == Long.MAX_VALUE) {
-            alertNews.beginAfter(latest);
-            lookedUpTo = latest;
+            latestChange = Math.max(latestChange, alerts.latestChange());
+            long from = alerts.changeBeforeNewest(ALERTS_HELD);
+            alertNews.beginAfter(from);
+            lookedUpTo = from;
         }
     }
 

@@ -17,6 +17,12 @@ public final class BodyStreams {
         private static final long serialVersionUID = 1L;
     }
 
+    /** Whether the body says that it is packed. */
+    public static boolean isPacked(HttpServletRequest request) {
+        String encoding = request.getHeader("Content-Encoding");
+        return encoding != null && !encoding.isBlank() && !encoding.strip().equalsIgnoreCase("identity");
+    }
+
     /**
      * The body, unpacked if it is packed.
      *
@@ -24,10 +30,10 @@ public final class BodyStreams {
      * @throws IOException if it claims to be gzip and does not begin like it
      */
     public static InputStream unpacked(HttpServletRequest request) throws IOException {
-        String encoding = request.getHeader("Content-Encoding");
-        if (encoding == null || encoding.isBlank() || encoding.equalsIgnoreCase("identity")) {
+        if (!isPacked(request)) {
             return request.getInputStream();
         }
+        String encoding = request.getHeader("Content-Encoding");
         if (!encoding.strip().toLowerCase(Locale.ROOT).equals("gzip")) {
             throw Refusal.unsupported("Content-Encoding may be gzip or absent, was \"" + encoding + "\".");
         }

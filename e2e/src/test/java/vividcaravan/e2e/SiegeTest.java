@@ -1,0 +1,214 @@
+package vividcaravan.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Besieges the product while an honest receiver sends 50 readings a second: every one is taken, the slowest answer comes
+ * within 5 s, and health answers within 1 s. With 640 MB and with either collector. Longer with
+ * {@code -Dsiege.seconds=60}.
+ */
+class SiegeTest {
+
+    private static final long SECONDS = Long.getLong("siege.seconds", 20);
+    /** A product that was started a moment ago is still being compiled. */
+    private static final long WARMING_SECONDS = 8;
+
+    private static final int VEHICLES = 400;
+    private static final int READINGS_AT_ONCE = 5;
+    private static final long EVERY_MILLIS = 100;
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final ExecutorService executor = Executors.newFixedThreadPool(8);
+    private final HttpClient http = HttpClient.newBuilder()
+            .version(HttpClient.Version.HTTP_1_1)
+            .connectTimeout(Duration.ofSeconds(20))
+            .executor(executor)
+            .build();
+
+    @TempDir
+    Path folder;
+
+    private static String code(int vehicle, int wheel) {
+        return String.format("%06X", 0xC00000 + vehicle * 16 + wheel);
+    }
+
+    private static String fleet() {
+        List<String> vehicles = new ArrayList<>();
+        for (int v = 0; v < VEHICLES; v++) {
+            vehicles.add(
+                    """
+                    { "ref": "SG-%d", "kind": "RIGID_TRUCK",
+                      "axles": [ { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
+                      "sensors": [ { "position": "1L", "code": "%s", "fittedAt": "2026-01-01T00:00:00Z" },
+                                   { "position": "1R", "code": "%s", "fittedAt": "2026-01-01T00:00:00Z" } ] }"""
+                            .formatted(v, code(v, 0), code(v, 1)));
+        }
+        return "{ \"format\": \"vivid-caravan-fleet\", \"version\": 1, \"vehicles\": [" + String.join(",", vehicles)
+                + "] }";
+    }
+
+    private static String token(Product product, String name, String scope) {
+        return JSON.readTree(product.post(
+                                "/api/v1/tokens",
+                                Product.TOKEN,
+                                "application/json",
+                                "{\"name\":\"%s\",\"scope\":\"%s\"}".formatted(name, scope))
+                        .body())
+                .get("secret")
+                .asString();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"-XX:+UseParallelGC", "-XX:+UseG1GC"})
+    void nobodyStopsTheReadingsOfAnHonestReceiver(String collector) {
+        try (Product product =
+                Product.startWith(folder, List.of("-Xmx640m", collector, "-XX:+ExitOnOutOfMemoryError"))) {
+            assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", fleet())
+                            .statusCode())
+                    .isEqualTo(200);
+            raiseManyAlerts(product);
+            String honest = token(product, "honest", "RECEIVER");
+            String outOfOrder = token(product, "out of order", "RECEIVER");
+            new Besieged(product, honest, 3_600).goOnFor(WARMING_SECONDS);
+            Besieged besieged = new Besieged(product, honest, 1_800);
+            try (Besieger besieger = new Besieger(product.address, Product.TOKEN, outOfOrder, SECONDS)) {
+                besieger.begin();
+                besieged.goOnFor(SECONDS);
+            }
+            besieged.assertAllWasWell(collector);
+            assertThat(product.log()).doesNotContain("OutOfMemoryError");
+            // In good order it would first wait for those who never read.
+            product.kill();
+        }
+    }
+
+    private static void raiseManyAlerts(Product product) {
+        long begin = Instant.now().minusSeconds(7_200).toEpochMilli();
+        List<String> readings = new ArrayList<>();
+        for (int v = 0; v < VEHICLES; v++) {
+            for (int minute = 0; minute < 12; minute++) {
+                for (int wheel = 0; wheel < 2; wheel++) {
+                    readings.add("{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20}"
+                            .formatted(code(v, wheel), begin + minute * 60_000L, wheel == 0 ? 680 : 800));
+                }
+            }
+        }
+        product.readings(Product.TOKEN, "[" + String.join(",", readings) + "]");
+    }
+
+    /** Sends readings and asks for health, and keeps what became of it. */
+    private final class Besieged {
+
+        private final Product product;
+        private final String token;
+        private final AtomicLong sent = new AtomicLong();
+        private final AtomicLong taken = new AtomicLong();
+        private final AtomicLong slowestMillis = new AtomicLong();
+        private final AtomicLong slowestHealthMillis = new AtomicLong();
+        private final ConcurrentLinkedQueue<String> trouble = new ConcurrentLinkedQueue<>();
+        private final ConcurrentLinkedQueue<CompletableFuture<?>> underWay = new ConcurrentLinkedQueue<>();
+        private final long begin;
+
+        /**
+         * @param ago when its first reading was measured, seconds ago
+         */
+        Besieged(Product product, String token, long ago) {
+            this.product = product;
+            this.token = token;
+            this.begin = Instant.now().minusSeconds(ago).toEpochMilli();
+        }
+
+        void goOnFor(long seconds) {
+            ScheduledExecutorService clock = Executors.newScheduledThreadPool(2);
+            clock.scheduleAtFixedRate(this::sendReadings, 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
+            clock.scheduleAtFixedRate(this::askForHealth, 0, 500, TimeUnit.MILLISECONDS);
+            Product.pause(seconds * 1_000);
+            clock.shutdown();
+            CompletableFuture.allOf(underWay.toArray(CompletableFuture[]::new)).join();
+        }
+
+        private HttpRequest.Builder to(String path) {
+            return HttpRequest.newBuilder(URI.create(product.address + path)).timeout(Duration.ofSeconds(30));
+        }
+
+        private void sendReadings() {
+            List<String> readings = new ArrayList<>();
+            for (int i = 0; i < READINGS_AT_ONCE; i++) {
+                long number = sent.getAndIncrement();
+                readings.add("{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20}"
+                        .formatted(code((int) (number % VEHICLES), 0), begin + number * 50, 680 + number % 7));
+            }
+            underWay.add(asked(
+                    to("/api/v1/readings")
+                            .header("Authorization", "Bearer " + token)
+                            .header("Content-Type", "application/json")
+                            .POST(HttpRequest.BodyPublishers.ofString("[" + String.join(",", readings) + "]"))
+                            .build(),
+                    slowestMillis,
+                    answer -> {
+                        JsonNode counts = JSON.readTree(answer.body());
+                        taken.addAndGet(counts.get("accepted").asLong());
+                    }));
+        }
+
+        private void askForHealth() {
+            underWay.add(asked(to("/actuator/health").GET().build(), slowestHealthMillis, answer -> {}));
+        }
+
+        private CompletableFuture<?> asked(
+                HttpRequest request, AtomicLong slowest, java.util.function.Consumer<HttpResponse<String>> good) {
+            long begun = System.nanoTime();
+            return http.sendAsync(request, HttpResponse.BodyHandlers.ofString())
+                    .thenAccept(answer -> {
+                        slowest.accumulateAndGet((System.nanoTime() - begun) / 1_000_000, Math::max);
+                        if (answer.statusCode() == 200) {
+                            good.accept(answer);
+                        } else {
+                            trouble.add(request.uri().getPath() + " " + answer.statusCode() + " " + answer.body());
+                        }
+                    })
+                    .exceptionally(e -> {
+                        trouble.add(request.uri().getPath() + " " + e);
+                        return null;
+                    });
+        }
+
+        void assertAllWasWell(String collector) {
+            System.out.printf(
+                    "Siege of %d s with %s: %d of %d readings taken, slowest answer %d ms, slowest health %d ms%n",
+                    SECONDS, collector, taken.get(), sent.get(), slowestMillis.get(), slowestHealthMillis.get());
+            assertThat(trouble).isEmpty();
+            assertThat(taken).hasValue(sent.get());
+            assertThat(slowestMillis.get()).as("slowest answer, ms").isLessThan(5_000);
+            assertThat(slowestHealthMillis.get()).as("slowest health, ms").isLessThan(1_000);
+        }
+    }
+
+    @AfterEach
+    void hangUp() {
+        executor.shutdownNow();
+    }
+}
