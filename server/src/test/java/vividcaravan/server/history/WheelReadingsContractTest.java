@@ -77,6 +77,43 @@ class WheelReadingsContractTest {
         assertThat(seen).hasSize(180).doesNotHaveDuplicates().isSorted();
     }
 
+    /** An hour in which the sensor was changed has two summaries, and a page may end between them. */
+    @ParameterizedTest
+    @ValueSource(strings = {"hour", "day"})
+    void pagesOfSummariesRepeatAndLoseNothingWhereTheSensorWasChanged(String resolution) {
+        String second = Door.newCode();
+        Instant changed = begin.plusSeconds(90 * 60);
+        Door.Answer answer = door.importFleet(Door.document(
+                """
+                { "ref": "%s", "kind": "RIGID_TRUCK", "axles": [
+                    { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
+                  "sensors": [ { "position": "1L", "code": "%s", "fittedAt": "%s" } ] }"""
+                        .formatted(truck.ref(), second, changed),
+                "\"onExisting\": \"update\","));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        List<String> readings = new ArrayList<>();
+        for (int minute = 90; minute < 180; minute++) {
+            readings.add(reading(second, begin.plusSeconds(minute * 60L), 790, 20));
+        }
+        door.readings(array(readings));
+        String all =
+                door.get(path + "?resolution=" + resolution).json().get("items").toString();
+
+        List<String> seen = new ArrayList<>();
+        String cursor = "";
+        while (cursor != null) {
+            JsonNode page = door.get(path + "?resolution=" + resolution + "&limit=1" + cursor)
+                    .json();
+            page.get("items").forEach(item -> seen.add(item.toString()));
+            cursor = page.get("nextCursor").isNull()
+                    ? null
+                    : "&cursor=" + page.get("nextCursor").asString();
+        }
+
+        assertThat("[" + String.join(",", seen) + "]").isEqualTo(all);
+        assertThat(all).contains(second).contains(truck.left());
+    }
+
     @Test
     void hoursAndDaysAreSummaries() {
         JsonNode hours = door.get(path + "?resolution=hour").json().get("items");

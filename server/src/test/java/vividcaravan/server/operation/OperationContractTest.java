@@ -94,7 +94,9 @@ class OperationContractTest {
                 }
             });
             sender.start();
-            Thread.sleep(300);
+            for (int i = 0; i < 1_000 && sent[0] < 400; i++) {
+                Thread.sleep(10);
+            }
             before = own.get("/api/v1/vehicles/" + truck.ref() + "/wheels/1L/readings?limit=10000")
                     .json()
                     .get("items")
@@ -140,6 +142,15 @@ class OperationContractTest {
         assertThat(restored(text, folder.resolve("data"), 1)).contains("is no backup");
         assertThat(restored(folder.resolve("none.zip"), folder.resolve("data"), 1))
                 .contains("there is no file");
+        assertThat(restored(folder, folder.resolve("data"), 1)).contains("is a folder");
+        Path cut = folder.resolve("cut.zip");
+        try (java.util.zip.ZipOutputStream zip = new java.util.zip.ZipOutputStream(Files.newOutputStream(cut))) {
+            zip.putNextEntry(new java.util.zip.ZipEntry("vivid-caravan.mv.db"));
+            zip.write(new byte[100_000]);
+        }
+        byte[] whole = Files.readAllBytes(cut);
+        Files.write(cut, java.util.Arrays.copyOf(whole, 60));
+        assertThat(restored(cut, folder.resolve("data"), 1)).contains("damaged or not whole");
         assertThat(folder.resolve("data")).isEmptyDirectory();
     }
 }

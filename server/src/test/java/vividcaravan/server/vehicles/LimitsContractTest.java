@@ -100,6 +100,70 @@ class LimitsContractTest {
                 .isEqualTo(15);
     }
 
+    private Door.Answer undo(JsonNode made) {
+        return door.postJson("/api/v1/limit-changes/" + made.get("batch").asString() + "/undo", "");
+    }
+
+    @Test
+    void undoingTouchesNothingButWhatTheChangeChanged() {
+        JsonNode made = change(here() + ", \"axle\": 1, \"limits\": { \"lowPct\": 9 }", false)
+                .json();
+        change(here() + ", \"axle\": 1, \"coldPressureKpa\": 850", false);
+        change(here() + ", \"axle\": 1, \"limits\": { \"highPct\": 13 }", false);
+
+        Door.Answer undone = undo(made);
+
+        assertThat(undone.status()).as(undone.text()).isEqualTo(200);
+        assertThat(axle(1).at("/limits/targetKpa").asDouble()).isEqualTo(850);
+        assertThat(axle(1).at("/policy/highPct").asDouble()).isEqualTo(13);
+        assertThat(levelOfLow(1)).isEqualTo("FLEET");
+    }
+
+    @Test
+    void whatWasChangedAgainSinceIsNotUndone() {
+        JsonNode made = change(here() + ", \"axle\": 1, \"limits\": { \"lowPct\": 9 }", false)
+                .json();
+        change(here() + ", \"axle\": 1, \"limits\": { \"lowPct\": 8 }", false);
+
+        Door.Answer undone = undo(made);
+
+        assertThat(undone.status()).isEqualTo(409);
+        assertThat(undone.text()).contains("lowPct is 8.0 by now").contains(ref);
+        assertThat(axle(1).at("/policy/lowPct").asDouble()).isEqualTo(8);
+    }
+
+    @Test
+    void aVehicleThatHasAnotherRefByNowIsFoundAndOneThatTookItsRefIsLeftAlone() {
+        JsonNode made = change(here() + ", \"axle\": 2, \"limits\": { \"lowPct\": 9 }", false)
+                .json();
+        JsonNode described =
+                door.get("/api/v1/vehicles/" + ref + "/description").json();
+        String renamed = described.get("vehicle").toString().replace("\"" + ref + "\"", "\"" + ref + "-OLD\"");
+        assertThat(door.putJson(
+                                "/api/v1/vehicles/" + ref + "/description?revision="
+                                        + described.get("revision").asInt(),
+                                renamed)
+                        .status())
+                .isEqualTo(200);
+        door.importFleet(Door.document(
+                """
+                { "ref": "%s", "kind": "DOLLY", "axles": [
+                  { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 700 },
+                  { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 700, "limits": { "lowPct": 9 } } ] }"""
+                        .formatted(ref),
+                ""));
+
+        Door.Answer undone = undo(made);
+
+        assertThat(undone.status()).as(undone.text()).isEqualTo(200);
+        assertThat(door.get("/api/v1/vehicles/" + ref + "-OLD")
+                        .json()
+                        .at("/axles/1/policy/lowPct")
+                        .asDouble())
+                .isEqualTo(12);
+        assertThat(axle(2).at("/policy/lowPct").asDouble()).isEqualTo(9);
+    }
+
     @Test
     void whatAChangeWouldOpenIsShownAndNothingIsChangedByLooking() {
         door.readings(array(List.of(reading(left, Instant.now(), 735, 20))));

@@ -60,6 +60,91 @@ class VehicleDescriptionsContractTest {
     }
 
     @Test
+    void aDescriptionMovesNoVehicleToAnotherState() {
+        String claimed = vehicle(ref, STEER).replace("\"kind\"", "\"state\": \"IN_SERVICE\", \"kind\"");
+
+        assertThat(door.postJson("/api/v1/vehicles", claimed).status()).isEqualTo(400);
+        assertThat(describe(STEER).status()).isEqualTo(201);
+        assertThat(door.putJson("/api/v1/vehicles/" + ref + "/description?revision=1", claimed)
+                        .status())
+                .isEqualTo(200);
+
+        assertThat(description().get("state").asString()).isEqualTo("DESCRIBED");
+    }
+
+    @Test
+    void whatWasGivenBackCanBeSentAgainAfterTheVehicleMovedOn() {
+        door.importFleet(Door.document(vehicle(ref, STEER), ""));
+        JsonNode given = description();
+        assertThat(door.putJson(
+                                "/api/v1/vehicles/" + ref + "/state",
+                                "{ \"state\": \"OUT_OF_SERVICE\", \"reason\": \"clutch\" }")
+                        .status())
+                .isEqualTo(200);
+
+        Door.Answer answer = door.putJson(
+                "/api/v1/vehicles/" + ref + "/description?revision="
+                        + given.get("revision").asInt(),
+                given.get("vehicle").toString());
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(description().get("state").asString()).isEqualTo("OUT_OF_SERVICE");
+    }
+
+    @Test
+    void whatWasNeverProvenComesIntoServiceByNoWayRound() {
+        describe(STEER);
+        String out = "{ \"state\": \"OUT_OF_SERVICE\", \"reason\": \"a way round\" }";
+
+        assertThat(door.putJson("/api/v1/vehicles/" + ref + "/state", out).status())
+                .isEqualTo(409);
+        assertThat(door.putJson("/api/v1/vehicles/" + ref + "/state", "{ \"state\": \"IN_SERVICE\" }")
+                        .status())
+                .isEqualTo(409);
+        assertThat(description().get("state").asString()).isEqualTo("DESCRIBED");
+    }
+
+    @Test
+    void anUpdateOfADocumentMovesAVehicleOnlyWhereItMayGo() {
+        door.importFleet(Door.document(vehicle(ref, STEER), ""));
+        String fitted = vehicle(ref, STEER).replace("\"kind\"", "\"state\": \"BEING_FITTED\", \"kind\"");
+        String out = vehicle(ref, STEER).replace("\"kind\"", "\"state\": \"OUT_OF_SERVICE\", \"kind\"");
+
+        Door.Answer refused = door.importFleet(Door.document(fitted, "\"onExisting\": \"update\","));
+        Door.Answer moved = door.importFleet(Door.document(out, "\"onExisting\": \"update\","));
+
+        assertThat(refused.status()).isEqualTo(400);
+        assertThat(refused.json().at("/errors/0/field").asString()).isEqualTo("$.vehicles[0].state");
+        assertThat(moved.status()).as(moved.text()).isEqualTo(200);
+        assertThat(description().get("state").asString()).isEqualTo("OUT_OF_SERVICE");
+    }
+
+    @Test
+    void anUpdateThatSaysNothingOfSensorsLeavesThemWhereTheySit() {
+        String withSensor = vehicle(ref, STEER, DRIVE)
+                .replaceAll("}$", ", \"sensors\": [ { \"position\": \"1L\", \"code\": \"" + code + "\" } ] }");
+        assertThat(door.importFleet(Door.document(withSensor, "")).status()).isEqualTo(200);
+        String update = "\"onExisting\": \"update\",";
+
+        door.importFleet(Door.document(vehicle(ref, STEER, DRIVE), update));
+        assertThat(door.get("/api/v1/vehicles/" + ref).text()).contains(code);
+
+        String none = vehicle(ref, STEER, DRIVE).replaceAll("}$", ", \"sensors\": [] }");
+        door.importFleet(Door.document(none, update));
+        assertThat(door.get("/api/v1/vehicles/" + ref).text()).doesNotContain(code);
+    }
+
+    @Test
+    void lettersThatCannotBeAddressedOrReadAreNoPartOfARef() {
+        for (String odd : List.of("\\ud800", "A\\u202eB", "A\\u0000B")) {
+            Door.Answer answer = door.postJson("/api/v1/vehicles", vehicle(ref + odd, STEER));
+
+            assertThat(answer.status()).as(odd).isEqualTo(400);
+            assertThat(answer.json().at("/errors/0/field").asString()).isEqualTo("$.ref");
+        }
+    }
+
+    @Test
     void everyFaultIsNamedAndNothingIsStored() {
         Door.Answer answer = describe(
                 "{ \"role\": \"STEER\", \"wheels\": \"SINGLE\", \"coldPressureKpa\": -3 }",
