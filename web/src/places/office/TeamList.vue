@@ -48,36 +48,47 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="member in present" :key="member.userName" class="border-b border-rule">
-            <th scope="row" class="py-1.5 font-medium">{{ member.displayName }}</th>
-            <td class="figure">{{ member.userName }}</td>
-            <td>{{ ROLES[member.role].name }}</td>
-            <td>
-              <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
-              <span v-else class="text-quiet">every vehicle</span>
-            </td>
-            <td class="text-right">
-              <template v-if="member.userName !== account?.userName">
-                <button
-                  v-if="toRemove !== member.userName"
-                  type="button"
-                  class="link"
-                  :aria-label="`Take ${member.displayName} off`"
-                  @click="toRemove = member.userName"
-                >
-                  Take off
-                </button>
-                <span v-else class="inline-flex flex-wrap items-center justify-end gap-2">
-                  <span v-if="tokensOf(member).length"
-                    >They are out at once. Of theirs {{ tokensOf(member).length === 1 ? 'is' : 'are' }} the
-                    {{ tokensOf(member).length === 1 ? 'token' : 'tokens' }}
+          <template v-for="member in present" :key="member.userName">
+            <tr class="border-b border-rule">
+              <th scope="row" class="py-1.5 font-medium">{{ member.displayName }}</th>
+              <td class="figure">{{ member.userName }}</td>
+              <td>{{ ROLES[member.role].name }}</td>
+              <td>
+                <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
+                <span v-else class="text-quiet">every vehicle</span>
+              </td>
+              <td class="text-right">
+                <template v-if="member.userName !== account?.userName">
+                  <button
+                    v-if="toRemove !== member.userName"
+                    type="button"
+                    class="link"
+                    :aria-label="`Take ${member.displayName} off`"
+                    @click="toRemove = member.userName"
+                  >
+                    Take off
+                  </button>
+                </template>
+              </td>
+            </tr>
+            <tr v-if="toRemove === member.userName" class="border-b border-rule">
+              <td colspan="5" class="py-2">
+                <p class="max-w-prose whitespace-normal">
+                  <template v-if="tokensOf(member).length">
+                    {{ member.displayName }} is out at once. What comes in by
                     {{
                       tokensOf(member)
                         .map((token) => token.name)
                         .join(', ')
-                    }}; what uses them is let in no more unless you take them over.</span
+                    }}
+                    is let in no more, unless you take
+                    {{ tokensOf(member).length === 1 ? 'that token' : 'these tokens' }} over.
+                  </template>
+                  <template v-else
+                    >{{ member.displayName }} is out at once; records go on naming them.</template
                   >
-                  <span v-else>They are out at once; records go on naming them.</span>
+                </p>
+                <div class="mt-2 flex flex-wrap items-center gap-3">
                   <button type="button" class="button" @click="takeOff(member, 'END')">
                     {{
                       tokensOf(member).length
@@ -94,10 +105,10 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
                     Take {{ member.displayName }} off, the tokens are mine
                   </button>
                   <button type="button" class="link" @click="toRemove = undefined">Keep</button>
-                </span>
-              </template>
-            </td>
-          </tr>
+                </div>
+              </td>
+            </tr>
+          </template>
         </tbody>
       </table>
     </SidewaysScroll>

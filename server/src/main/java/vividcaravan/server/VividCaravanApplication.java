@@ -7,6 +7,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.scheduling.annotation.EnableScheduling;
 import vividcaravan.server.operation.Restore;
+import vividcaravan.server.platform.LastWords;
 
 /** Starts the product, or with {@code --restore FILE} brings back a backup and ends. */
 @SpringBootApplication
@@ -20,6 +21,7 @@ public class VividCaravanApplication {
             System.exit(Restore.run(
                     Path.of(args[1]), Path.of(folder), Clock.systemUTC().instant(), System.out));
         }
+        LastWords.whenAThreadDies();
         SpringApplication.run(VividCaravanApplication.class, args);
     }
 }

@@ -16,6 +16,7 @@ import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -28,6 +29,7 @@ import tools.jackson.databind.JsonNode;
  * it for longer with {@code -Dfuzz.rounds=500 -Dfuzz.seed=7}.
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@Tag("long")
 class FuzzTest {
 
     private static final int ROUNDS = Integer.getInteger("fuzz.rounds", 14);

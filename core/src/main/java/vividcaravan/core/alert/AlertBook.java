@@ -23,9 +23,22 @@ public final class AlertBook {
         this.ids = ids;
     }
 
-    /** Puts an alert that was stored earlier back into the book, unless it holds a later one of the same fault. */
+    /**
+     * Puts an alert that was stored earlier back into the book, unless it holds a later one of the same fault. One that is
+     * open counts before one that is closed, however late that was opened: a wheel judged again may have begun to leak
+     * before the alert that was withdrawn for it.
+     */
     public void restore(Alert alert) {
-        latest.merge(key(alert), alert, (held, stored) -> stored.openedAt() >= held.openedAt() ? stored : held);
+        latest.merge(key(alert), alert, AlertBook::present);
+    }
+
+    private static Alert present(Alert held, Alert stored) {
+        boolean isHeldOpen = held.state() != AlertState.CLOSED;
+        boolean isStoredOpen = stored.state() != AlertState.CLOSED;
+        if (isHeldOpen != isStoredOpen) {
+            return isHeldOpen ? held : stored;
+        }
+        return stored.openedAt() >= held.openedAt() ? stored : held;
     }
 
     /**

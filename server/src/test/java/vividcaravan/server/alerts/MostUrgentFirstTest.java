@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -17,6 +18,7 @@ import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
 /** However many alerts came since, an old one to stop now is on the first page of what the Desk asks for. */
+@Tag("long")
 class MostUrgentFirstTest {
 
     private static final Instant NOW = Instant.parse("2026-11-20T12:00:00Z");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import vividcaravan.server.Browser;
@@ -12,6 +13,7 @@ import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
 /** Where a proxy with a certificate stands before the product. */
+@Tag("long")
 class BehindAProxyTest {
 
     private static final Instant NOW = Instant.parse("2026-11-20T06:00:00Z");

@@ -11,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.zip.GZIPOutputStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -21,6 +22,7 @@ import vividcaravan.server.RunningProduct;
 
 /** How large and how slow a body may be, and how the answer reaches whoever sent one that is refused. */
 @ExtendWith(RunningProduct.class)
+@Tag("long")
 class BodiesAtTheDoorTest {
 
     private static final String GUARD = "Cookie: XSRF-TOKEN=a\r\nX-XSRF-TOKEN: a\r\n";

@@ -16,6 +16,7 @@ import java.util.function.BooleanSupplier;
 import java.util.zip.ZipInputStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -23,6 +24,7 @@ import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
 /** Months pass: readings go after the retention, summaries stay, and what comes late finds its place. */
+@Tag("long")
 class YearsOfHistoryTest {
 
     private static final Instant BEGIN = Instant.parse("2026-01-05T00:00:00Z");

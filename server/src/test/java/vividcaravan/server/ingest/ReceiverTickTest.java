@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -15,6 +16,7 @@ import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
 /** A vehicle that goes quiet while it moves, asked for by a clock that the test moves. */
+@Tag("long")
 class ReceiverTickTest {
 
     private static final Instant BEGIN = Instant.parse("2026-11-20T06:00:00Z");

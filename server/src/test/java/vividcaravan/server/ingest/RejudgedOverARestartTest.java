@@ -9,12 +9,14 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
 /** What a backlog led to that came after the wheel's next sensor had spoken is not forgotten by a restart. */
+@Tag("long")
 class RejudgedOverARestartTest {
 
     private static final Instant NOW = Instant.parse("2026-11-20T12:00:00Z");

@@ -9,12 +9,14 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
 /** A receiver at a gate hears strangers for months, and the one that is to be paired today is heard all the same. */
+@Tag("long")
 class StrangersTest {
 
     private static final Instant NOW = Instant.parse("2026-11-20T12:00:00Z");

@@ -16,6 +16,7 @@ import java.util.function.Supplier;
 import org.hibernate.StatelessSession;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -33,6 +34,7 @@ import vividcaravan.server.vehicles.VehicleInService;
  * Real writes that fail after they did everything: what they changed in memory is as it was before, as a twin shows that
  * never met such a write, and as a restart shows, which knows only the database.
  */
+@Tag("long")
 class WriteTakenBackTest {
 
     private static final Instant NOW = Instant.parse("2026-11-20T12:00:00Z");

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -17,8 +18,6 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Browser;
@@ -142,19 +141,18 @@ class TeamContractTest {
                 .isEqualTo(404);
     }
 
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
+    @Test
+    void whomNobodyCanWriteToIsRefused() {
+        for (String body : List.of(
                 "{}",
                 "{ \"email\": \"nobody\", \"role\": \"VIEWER\" }",
                 "{ \"email\": \"a@b@c\", \"role\": \"VIEWER\" }",
                 "{ \"email\": \"a@example.org\\nBcc: b@example.org\", \"role\": \"VIEWER\" }",
                 "{ \"email\": \"Name <a@example.org>\", \"role\": \"VIEWER\" }",
                 "{ \"email\": \"a@example.org\" }",
-                "{ \"email\": \"a@example.org\", \"role\": \"KING\" }"
-            })
-    void whomNobodyCanWriteToIsRefused(String body) {
-        assertThat(door.postJson("/api/v1/invitations", body).status()).isEqualTo(400);
+                "{ \"email\": \"a@example.org\", \"role\": \"KING\" }")) {
+            assertThat(door.postJson("/api/v1/invitations", body).status()).as(body).isEqualTo(400);
+        }
         assertThat(door.get("/api/v1/outbox").json().get("items")).isEmpty();
     }
 

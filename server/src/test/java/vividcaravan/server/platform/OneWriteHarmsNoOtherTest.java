@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
@@ -23,6 +24,7 @@ import vividcaravan.server.OwnProduct;
 
 /** What one asker sends is one asker's affair: everybody else's readings go on, and health stays up. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@Tag("long")
 class OneWriteHarmsNoOtherTest {
 
     private static final Instant NOW = Instant.parse("2026-11-20T06:00:00Z");
