@@ -42,6 +42,15 @@ public record Alert(
 
     private static final long LONGEST_SHELVED_MILLIS = 30L * 24 * 60 * 60 * 1000;
 
+    /** What was closed or put aside calls again once the tyre lost so much more, share of target [our judgement]. */
+    public static final double WORSE_SHARE = 0.03;
+
+    /** Or once it is so much hotter, °C [our judgement]. */
+    public static final double WORSE_C = 5;
+
+    /** What a sensor's steps and arithmetic add, kPa. */
+    private static final double HAIR_KPA = 0.05;
+
     public Alert {
         entries = List.copyOf(entries);
     }
@@ -76,17 +85,43 @@ public record Alert(
         return lastSeenAt >= at || entries.stream().anyMatch(entry -> entry.who() == null && entry.at() >= at);
     }
 
-    /** This alert after the judge found more; itself where that changes nothing. */
+    /**
+     * This alert after the judge found more. What is closed or put aside returns when the wheel is worse than it was then:
+     * by urgency, by {@link #WORSE_SHARE} of its target, or because the tyre is now run soft.
+     */
     public Alert raised(Finding.Raised found) {
         if (state == AlertState.RECOVERED || state == AlertState.CLOSED && !isActive) {
             return step(AlertEntry.Change.RETURNED, found);
         }
-        boolean isWorse = found.urgency().isMoreUrgentThan(urgency);
-        if (state == AlertState.CLOSED) {
-            return isWorse ? step(AlertEntry.Change.RETURNED, found) : seen(found);
+        boolean isNewlySoft = found.evidence().isRunSoft() && !isRunSoft;
+        boolean isWorse = found.urgency().isMoreUrgentThan(urgency) || isNewlySoft;
+        if (state == AlertState.CLOSED || state == AlertState.SHELVED) {
+            AlertEntry.Change change = state == AlertState.CLOSED ? AlertEntry.Change.RETURNED : AlertEntry.Change.GREW;
+            return isWorse || isFurtherThanThen(found) ? step(change, found) : seen(found);
         }
         boolean saysMore = found.urgency() == urgency && found.kind().saysMoreThan(kind);
         return isWorse || saysMore ? step(AlertEntry.Change.GREW, found) : seen(found);
+    }
+
+    /** Whether the wheel is worse by figures than when it was closed or put aside, of whichever kind the fault is. */
+    private boolean isFurtherThanThen(Finding.Raised found) {
+        Evidence then = evidence;
+        Evidence now = found.evidence();
+        boolean isLower = then.pressureAt20Kpa() != null
+                && now.pressureAt20Kpa() != null
+                && now.targetKpa() != null
+                && found.kind().isLossOfAir()
+                && then.pressureAt20Kpa() - now.pressureAt20Kpa() >= WORSE_SHARE * now.targetKpa() - HAIR_KPA;
+        boolean isHigher = then.pressureAt20Kpa() != null
+                && now.pressureAt20Kpa() != null
+                && now.targetKpa() != null
+                && found.kind() == AlertKind.OVER_PRESSURE
+                && now.pressureAt20Kpa() - then.pressureAt20Kpa() >= WORSE_SHARE * now.targetKpa() - HAIR_KPA;
+        boolean isHotter = then.temperatureC() != null
+                && now.temperatureC() != null
+                && found.kind().isHeat()
+                && now.temperatureC() - then.temperatureC() >= WORSE_C;
+        return isLower || isHigher || isHotter;
     }
 
     private Alert seen(Finding.Raised found) {
@@ -98,18 +133,26 @@ public record Alert(
     }
 
     private Alert step(AlertEntry.Change change, Finding.Raised found) {
-        boolean callsAgain =
-                state != AlertState.NEW && (change != AlertEntry.Change.GREW || found.urgency() != urgency);
+        boolean isNewlySoft = found.evidence().isRunSoft() && !isRunSoft;
+        boolean callsAgain = state != AlertState.NEW
+                && (change != AlertEntry.Change.GREW
+                        || found.urgency() != urgency
+                        || isNewlySoft
+                        || state == AlertState.SHELVED);
+        // Filling a tyre that was run soft, or filling it too high, makes nothing of it less urgent.
+        boolean wasSoft = isRunSoft && state != AlertState.CLOSED;
+        boolean isHeld = wasSoft && urgency.isMoreUrgentThan(found.urgency());
         Next next = new Next();
-        next.kind = found.kind();
-        next.urgency = found.urgency();
+        next.kind = isHeld ? kind : found.kind();
+        next.urgency = isHeld ? urgency : found.urgency();
         next.state = callsAgain ? moveTo(AlertState.NEW) : state;
         next.closedAt = null;
         next.lastSeenAt = found.at();
         next.isActive = true;
-        next.isRunSoft |= found.evidence().isRunSoft();
+        // What was closed was inspected or scrapped: the mark belongs to that tyre.
+        next.isRunSoft = wasSoft || found.evidence().isRunSoft();
         next.evidence = found.evidence();
-        return next.with(new AlertEntry(found.at(), change, found.kind(), found.urgency(), null, null));
+        return next.with(new AlertEntry(found.at(), change, next.kind, next.urgency, null, null));
     }
 
     /** This alert after the readings came back inside the limits. */
@@ -155,12 +198,17 @@ public record Alert(
     /**
      * This alert put aside until {@code until}, epoch milliseconds.
      *
-     * @throws AlertRefused if it says stop now, or is not new or acknowledged, or the reason is missing, or the end is not
-     *     within thirty days
+     * @throws AlertRefused if it says stop now, or the tyre was run soft, or it is not new or acknowledged, or the reason is
+     *     missing, or the end is not within thirty days
      */
     public Alert shelved(String who, String reason, long until, long at) {
         if (urgency == Urgency.STOP_NOW) {
             throw new AlertRefused("Stop now cannot be put aside. Deal with it, or close it with a reason.");
+        }
+        if (isRunSoft) {
+            throw new AlertRefused(
+                    "This tyre was at 80 % of its target or less: that cannot be put aside. Have it inspected"
+                            + " off the vehicle by a named, trained person, or scrap it.");
         }
         if (reason == null || reason.isBlank()) {
             throw new AlertRefused("Putting an alert aside needs a reason.");

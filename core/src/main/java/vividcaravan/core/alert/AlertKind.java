@@ -32,6 +32,16 @@ public enum AlertKind {
         return ordinal() < other.ordinal();
     }
 
+    /** Whether the tyre is the worse the less air is in it. */
+    public boolean isLossOfAir() {
+        return isLeak() || this == UNDER_PRESSURE || this == TWIN_MISMATCH;
+    }
+
+    /** Whether it is the worse the hotter it gets. */
+    public boolean isHeat() {
+        return this == HOT_TYRE || this == HOT_WHEEL_END;
+    }
+
     /** Whether this kind is a loss of air, which topping up does not repair. */
     public boolean isLeak() {
         return this == FAST_LEAK || this == SLOW_LEAK;

@@ -14,6 +14,10 @@ import vividcaravan.core.units.TemperatureUnit;
  */
 public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
 
+    private static final String INSPECT = "do not add air on the vehicle. Have the tyre taken off and looked at inside";
+
+    private static final double RUN_SOFT_SHARE = 0.8;
+
     /** Words in kPa and °C, for machines and for whoever has not chosen. */
     public static final AlertWords METRIC = new AlertWords(PressureUnit.KPA, TemperatureUnit.CELSIUS);
 
@@ -28,8 +32,11 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                         ? wheel + " is losing air."
                         : wheel + " loses " + kpa(evidence.lossKpaPerHour()) + " an hour." + timeLeft(evidence);
             case UNDER_PRESSURE ->
-                wheel + " is " + percentOff(evidence) + " under its target: " + judged(evidence) + " instead of "
-                        + kpa(evidence.targetKpa()) + ".";
+                isFilledAfterRunningSoft(alert)
+                        ? wheel + " was run at 80 % of its target or less. It is at " + judged(evidence)
+                                + " now, which does not show that it is sound."
+                        : wheel + " is " + percentOff(evidence) + " under its target: " + judged(evidence)
+                                + " instead of " + kpa(evidence.targetKpa()) + ".";
             case OVER_PRESSURE ->
                 wheel + " is " + percentOff(evidence) + " over its target: " + judged(evidence) + " instead of "
                         + kpa(evidence.targetKpa()) + ".";
@@ -76,17 +83,31 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         String what =
                 switch (alert.kind()) {
                     case FAST_LEAK -> "keep clear of the tyre; it is going flat. Have it taken off and looked at.";
-                    case SLOW_LEAK -> "find the leak: nail, valve or bead. Topping up is no repair.";
+                    case SLOW_LEAK ->
+                        alert.isRunSoft()
+                                ? INSPECT + " and the leak found."
+                                : "find the leak: nail, valve or bead. Topping up is no repair.";
                     case UNDER_PRESSURE ->
                         alert.isRunSoft()
-                                ? "do not add air on the vehicle. Have the tyre taken off and looked at inside."
-                                : "check it with a hand gauge, look for the cause, then set it to target.";
-                    case OVER_PRESSURE -> "check it cold with a hand gauge and set it to target.";
+                                ? INSPECT + "."
+                                : "check it with a hand gauge and look for the cause. Set it to target once it is cold.";
+                    case OVER_PRESSURE ->
+                        alert.isRunSoft()
+                                ? INSPECT + "."
+                                : "check it cold with a hand gauge and set it to target while it is cold.";
                     case HOT_TYRE, HOT_WHEEL_END ->
-                        "keep clear of the wheel and let it cool. Have brake and bearing looked at. No water.";
-                    case TWIN_MISMATCH -> "set both of the pair to target; the fuller one carries the load.";
+                        "keep clear of the wheel and let it cool. Have brake and bearing looked at. No water."
+                                + (alert.isRunSoft() ? " Then have the tyre taken off and looked at inside." : "");
+                    case TWIN_MISMATCH ->
+                        alert.isRunSoft()
+                                ? INSPECT + "."
+                                : "set both of the pair to target once they are cold; the fuller one carries the load.";
                     case SENSOR_FAULT, SENSOR_SILENT ->
-                        "check the tyre with a hand gauge, then the sensor. Until then this wheel is not watched.";
+                        isSilentAfterTrouble(alert)
+                                ? "look from a distance first: it fell silent after a loss of air or heat, and may have"
+                                        + " burst or be burning. Once it is safe and cool, check tyre and sensor."
+                                : "check the tyre with a hand gauge, then the sensor. Until then this wheel is not"
+                                        + " watched.";
                     case SENSOR_BATTERY -> "replace the battery or the sensor at the next visit to the yard.";
                     case SENSORS_CROSSED -> "check which sensor sits where before anyone adds air.";
                     case WEATHER_LOW -> "one round with the air line, to the full target at the morning's temperature.";
@@ -94,6 +115,18 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                 };
         boolean beginsSentence = when.endsWith(". ");
         return when + (beginsSentence ? Figures.upper(what) : what);
+    }
+
+    /** Filling makes it look well: what the rubber went through does not show. */
+    private static boolean isFilledAfterRunningSoft(Alert alert) {
+        Double judged = alert.evidence().judgedKpa();
+        Double target = alert.evidence().targetKpa();
+        return alert.isRunSoft() && judged != null && target != null && judged > RUN_SOFT_SHARE * target + 1;
+    }
+
+    /** The judge says so by the urgency: silence by itself stops nobody. */
+    private static boolean isSilentAfterTrouble(Alert alert) {
+        return alert.kind() == AlertKind.SENSOR_SILENT && alert.urgency().isMoreUrgentThan(Urgency.BEFORE_NEXT_TRIP);
     }
 
     /** Why we think so, a line for each piece of evidence. */
@@ -140,7 +173,12 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                 alert.isRunSoft()
                         ? List.of(SafetyNote.HOT_WHEEL, SafetyNote.RUN_SOFT)
                         : List.of(SafetyNote.HOT_WHEEL, SafetyNote.NEVER_BLEED);
-            case OVER_PRESSURE -> List.of(SafetyNote.NEVER_BLEED);
+            case OVER_PRESSURE ->
+                alert.isRunSoft()
+                        ? List.of(SafetyNote.RUN_SOFT, SafetyNote.NEVER_BLEED)
+                        : List.of(SafetyNote.NEVER_BLEED);
+            case SENSOR_SILENT ->
+                isSilentAfterTrouble(alert) ? List.of(SafetyNote.HOT_WHEEL, SafetyNote.RUN_SOFT) : List.of();
             case FAST_LEAK, SLOW_LEAK, UNDER_PRESSURE, TWIN_MISMATCH, WEATHER_LOW ->
                 List.of(alert.isRunSoft() ? SafetyNote.RUN_SOFT : SafetyNote.INFLATE);
             default -> List.of();
@@ -153,7 +191,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     }
 
     private String weather(Evidence evidence, String ref) {
-        String together = "Cold weather has lowered the tyres of " + ref + " together; nothing leaks.";
+        String together = "Cold weather has lowered the tyres of " + ref + " together.";
         return evidence.pressureKpa() == null || evidence.targetKpa() == null
                 ? together
                 : together + " The lowest is " + Figures.percent(evidence.pressureKpa() / evidence.targetKpa() - 1)

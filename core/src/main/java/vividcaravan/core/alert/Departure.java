@@ -46,7 +46,7 @@ public record Departure(Verdict verdict, List<String> reasons) {
         List<String> reasons = new ArrayList<>();
         boolean isHeld = false;
         for (Alert alert : against) {
-            boolean isAside = alert.state() == AlertState.SHELVED;
+            boolean isAside = alert.state() == AlertState.SHELVED && !alert.isRunSoft();
             isHeld |= !isAside;
             reasons.add(words(alert) + (isAside ? ", put aside" : ""));
         }
@@ -56,13 +56,16 @@ public record Departure(Verdict verdict, List<String> reasons) {
     }
 
     private static String words(Alert alert) {
-        String what =
-                switch (alert.kind()) {
-                    case UNDER_PRESSURE ->
-                        alert.isRunSoft() ? "run soft: inspection off the vehicle" : "under-inflated";
-                    case OVER_PRESSURE -> "over-inflated";
-                    default -> alert.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
-                };
+        boolean isSoftTyre = alert.isRunSoft() && alert.kind().family() == AlertFamily.TYRE;
+        String what = isSoftTyre ? "run soft: inspection off the vehicle" : nameOf(alert);
         return alert.position() == null ? what : alert.position().code() + " " + what;
+    }
+
+    private static String nameOf(Alert alert) {
+        return switch (alert.kind()) {
+            case UNDER_PRESSURE -> "under-inflated";
+            case OVER_PRESSURE -> "over-inflated";
+            default -> alert.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        };
     }
 }

@@ -91,8 +91,10 @@ public record Evidence(
      *
      * @param now time of that reading, epoch milliseconds
      * @param rateNow how fast it loses air now, kPa an hour, or null to go by the rate of the judgement
+     * @param moving whether the vehicle moves now, or null where the sensor does not say
      */
-    public Evidence measuring(long now, double gaugeKpa, double kpaAt20, double celsius, Double rateNow) {
+    public Evidence measuring(
+            long now, double gaugeKpa, double kpaAt20, double celsius, Double rateNow, Boolean moving) {
         Double rate = rateNow == null ? lossKpaPerHour : rateNow;
         boolean leadsToLimit = rate != null && rate > 0 && limitKpa != null && minutesToCritical != null;
         double aboveKpa = (isCompensated ? kpaAt20 : gaugeKpa) - (limitKpa == null ? 0 : limitKpa);
@@ -110,7 +112,7 @@ public record Evidence(
                 fallKpa,
                 left,
                 isRunSoft,
-                isParked,
+                Boolean.FALSE.equals(moving),
                 batteryMv,
                 rate,
                 lossErrorKpaPerHour,

@@ -20,8 +20,6 @@ final class FallWatch {
     private static final double FAST_STEPS = 2;
     private static final long FAST_SPAN_MILLIS = 3L * 60 * 1000;
     private static final double MINUTE_MILLIS = 60_000;
-    /** Around a recorded adjustment somebody is letting air out on purpose. */
-    private static final long ADJUSTING_MILLIS = 15L * 60 * 1000;
 
     /** A measurement to compare the next with. */
     private record Seen(long at, double trendKpa, double gaugeKpa) {
@@ -65,7 +63,7 @@ final class FallWatch {
         boolean wasFalling = peak.kpaAt20() - last.trendKpa >= needed / 3;
         boolean isDeep = fall >= needed - 1e-9 && gaugeFalls && wasFalling;
         boolean isFast = isDeep || isSteep(m, stepKpa);
-        boolean isOnPurpose = isFast && m.rules().isAdjustedNear(m.at(), ADJUSTING_MILLIS);
+        boolean isOnPurpose = isFast && m.rules().isFallExplained(m);
         stage.update(isFast && !isOnPurpose, fall < needed / 4, m.at(), 1);
         secondLast = last;
         last = new Seen(m.at(), m.trendKpa(), m.gaugeKpa());

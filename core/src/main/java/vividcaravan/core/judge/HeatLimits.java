@@ -31,30 +31,48 @@ final class HeatLimits {
         }
         double warm = m.rules().warmC(m.mount());
         double stop = m.rules().stopC(m.mount());
-        double is = m.celsius();
+        double is = airCelsius(m, track);
         stages.at(Limit.HOT).update(is >= warm, is <= warm - DEADBAND_C, m.at(), PressureLimits.FIRST_STAGE_READINGS);
         int delay = stages.isRaised(Limit.HOT) ? 1 : PressureLimits.SECOND_STAGE_READINGS;
         stages.at(Limit.HOT_STOP).update(is >= stop, is <= stop - DEADBAND_C, m.at(), delay);
         if (m.siblings().areHeard()) {
             double scale = m.rules().conduct().duty().hotGapC();
-            gap(m, stages.at(Limit.HOT_END), scale, track, scale);
-            gap(m, stages.at(Limit.HOT_END_STOP), m.rules().conduct().duty().hotStopGapC(), track, scale);
+            Stage hotEnd = stages.at(Limit.HOT_END);
+            gap(m, hotEnd, scale, track, scale, isSpokenOfAtMate(m, hotEnd, track));
+            Stage hotEndStop = stages.at(Limit.HOT_END_STOP);
+            gap(m, hotEndStop, m.rules().conduct().duty().hotStopGapC(), track, scale, false);
             cooler(m, stages.at(Limit.MISPLACED), track);
             track.markHotEnd(stages.isRaised(Limit.HOT_END));
         }
     }
 
-    private static void gap(Measurement m, Stage stage, double gap, WheelTrack track, double scale) {
+    /**
+     * How hot its air is: what a sensor inside shows. One outside shows a third of it, so there the pressure counts where it
+     * says that the air is hotter.
+     */
+    private static double airCelsius(Measurement m, WheelTrack track) {
+        boolean isByPressure = m.isOutside() && !m.siblings().isStanding() && !Double.isNaN(track.airCelsius());
+        return isByPressure ? Math.max(m.celsius(), track.airCelsius()) : m.celsius();
+    }
+
+    /**
+     * Both of a twin pair are hot when the brake between them is: that is one fault, and it is spoken of at the hotter one.
+     */
+    private static boolean isSpokenOfAtMate(Measurement m, Stage stage, WheelTrack track) {
+        WheelTrack mate = m.siblings().mate();
+        return mate != null && mate.isHotEnd() && !stage.isRaised() && mate.celsius() >= track.celsius();
+    }
+
+    private static void gap(
+            Measurement m, Stage stage, double gap, WheelTrack track, double scale, boolean isSpokenOf) {
         double share = m.isOutside() ? OUTSIDE_GAP : 1;
         boolean isHot = m.isOutside()
                 ? isHotOutside(m, gap, track, scale) || isHotWithItsAxle(m, gap * share, track)
                 : isHotInside(m, gap, track);
-        // Both of a twin pair are hot when the brake between them is: that is one fault, and it is spoken of already.
-        boolean isMates = m.siblings().mate() != null && m.siblings().mate().isHotEnd() && !stage.isRaised();
         double holds = (gap - GAP_DEADBAND_C) * share;
         boolean isBack = over(m, track) <= holds
                 && !(m.isOutside() ? isHotWithItsAxle(m, holds, track) : isHotInside(m, holds, track));
-        stage.update(isHot && !isMates, isBack && !isHot, m.at(), GAP_READINGS);
+        stage.update(isHot && !isSpokenOf, isBack && !isHot, m.at(), GAP_READINGS);
     }
 
     /** How much hotter than the others it shows, or than the other end of its axle where the duty wants that, °C. */

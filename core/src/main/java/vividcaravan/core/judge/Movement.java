@@ -11,6 +11,9 @@ final class Movement {
     static final long SOAK_MILLIS = 4L * 60 * 60 * 1000;
 
     private static final long LATELY_MILLIS = 12L * 60 * 1000;
+    /** What a wheel shows so soon after it stopped, it was driven at [our judgement]. */
+    private static final long JUST_STOPPED_MILLIS = 30L * 60 * 1000;
+
     private static final long NEVER = Long.MAX_VALUE;
 
     private boolean isStanding;
@@ -40,6 +43,14 @@ final class Movement {
     /** Whether it is known to have stood so long that its tyres are cold. */
     boolean isSoaked(long at) {
         return standsSince != NEVER && at - standsSince >= SOAK_MILLIS;
+    }
+
+    /**
+     * Whether what a wheel shows at {@code at} it may have been driven at: unless the sensors say that it stands, and has for
+     * a while.
+     */
+    boolean mayJustHaveDriven(long at) {
+        return standsSince == NEVER || at - standsSince <= JUST_STOPPED_MILLIS;
     }
 
     /** Whether the last word, which came at {@code at}, was that it moves. */

@@ -10,7 +10,7 @@ final class PressureLimits {
     /** A first stage this far below target is dealt with at the next safe stop, share of target [common practice]. */
     private static final double NEXT_STOP_LOW = 0.15;
     /** A tyre run at 80 % of its target or less is suspect [29 CFR 1910.177, from memory]. */
-    private static final double RUN_SOFT_LOW = 0.20;
+    static final double RUN_SOFT_LOW = 0.20;
     /** Whoever lost so much while nobody heard has a leak, and the first word says so, share of target [our judgement]. */
     private static final double MUCH = 0.08;
     /** Deadband, share of target [common practice]. */
@@ -28,35 +28,36 @@ final class PressureLimits {
      * @param lostInSilence what the wheel lost since its last word, if nothing was heard for long: what a tyre lost meanwhile
      *     is there at once, kPa; NaN otherwise
      * @param isSoaked whether the tyre is known to be cold
+     * @param isDriven whether the tyre may have been driven at this pressure and this target: only that can damage it
      */
-    static void judge(Measurement m, Stages stages, double lostInSilence, boolean isSoaked) {
+    static void judge(Measurement m, Stages stages, double lostInSilence, boolean isSoaked, boolean isDriven) {
         AxleLimits limits = m.rules().limits();
         double kpa = m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
         double deviation = limits.deviation(kpa);
         double low = limits.policy().lowPct() / 100;
         double second = limits.policy().lowCriticalPct() / 100;
         double gauge = limits.deviation(m.gaugeKpa());
+        // Whatever the policy goes by, heat is no air. What a brake does to the sensor at the rim excuses the first
+        // stage
+        // only: a soft tyre heats itself, and from here that looks the same.
+        double least = Math.min(deviation, limits.deviation(m.trendKpa()));
         boolean isPlain = lostInSilence >= MUCH * m.targetKpa();
         int first = isPlain ? 1 : FIRST_STAGE_READINGS;
         below(stages.at(Limit.LOW), deviation, low, m.at(), first);
         below(stages.at(Limit.LOW_NEXT_STOP), deviation, nextStopShare(limits), m.at(), first);
         boolean isSecondPlain = !Double.isNaN(lostInSilence) && Math.max(deviation, gauge) <= -second;
         int delay = stages.isRaised(Limit.LOW) || isSecondPlain ? 1 : SECOND_STAGE_READINGS;
-        below(stages.at(Limit.LOW_SECOND), deviation, second, m.at(), delay);
-        below(
-                stages.at(Limit.RUN_SOFT),
-                isSoaked ? Math.min(deviation, gauge) : deviation,
-                RUN_SOFT_LOW,
-                m.at(),
-                delay);
+        below(stages.at(Limit.LOW_SECOND), least, second, m.at(), delay);
+        double softest = isSoaked ? Math.min(least, gauge) : least;
+        Stage runSoft = stages.at(Limit.RUN_SOFT);
+        if (isDriven || runSoft.isRaised()) {
+            below(runSoft, softest, RUN_SOFT_LOW, m.at(), delay);
+        } else {
+            runSoft.clear();
+        }
         if (isSoaked) {
             // What carries the load on a cold morning is the gauge; the weather does not excuse a fifth.
-            below(
-                    stages.at(Limit.LOW_WHEN_COLD),
-                    gauge,
-                    Math.max(RUN_SOFT_LOW, low),
-                    m.at(),
-                    isPlain ? 1 : SECOND_STAGE_READINGS);
+            below(stages.at(Limit.LOW_WHEN_COLD), gauge, RUN_SOFT_LOW, m.at(), isPlain ? 1 : SECOND_STAGE_READINGS);
         }
         judgeHigh(m, stages.at(Limit.HIGH), kpa);
     }

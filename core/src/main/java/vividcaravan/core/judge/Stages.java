@@ -35,9 +35,7 @@ final class Stages {
     /** The most urgent limit that is raised in a family, or null. */
     Limit worst(AlertFamily family) {
         for (Limit limit : Limit.ALL) {
-            // A mark on the tyre, which by itself calls nobody.
-            boolean isCall = limit != Limit.RUN_SOFT;
-            if (isCall && limit.family() == family && isRaised(limit)) {
+            if (limit.family() == family && isRaised(limit)) {
                 return limit;
             }
         }

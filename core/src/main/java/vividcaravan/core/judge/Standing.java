@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Evidence;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
@@ -22,14 +23,35 @@ final class Standing {
     private static final int READINGS_IN_BAND = 5;
     private static final long IN_BAND_MILLIS = 10L * 60 * 1000;
     private static final long FLAT_MILLIS = 12L * 60 * 60 * 1000;
+    /** A leak that was stopped loses no more than this within those hours, share of target [our judgement]. */
+    private static final double FLAT_SHARE = 0.01;
+    /** So much of it was driven, since many a leak opens on the road only [our judgement]. */
+    private static final long FLAT_DRIVEN_MILLIS = 30L * 60 * 1000;
+    /** Between two readings further apart than this nobody knows what the vehicle did. */
+    private static final long LONGEST_GAP_MILLIS = 15L * 60 * 1000;
+    /** A fault that gets worse is reported again in steps so small that what was closed meanwhile returns in time. */
+    private static final double WORSE_SHARE = 0.001;
+
+    private static final double WORSE_C = 1;
 
     private final AlertFamily family;
     private AlertKind kind;
     private Urgency urgency;
     private boolean isRunSoft;
     private long saidAt;
+    /** The lowest and highest share of target and the highest temperature said so far of this fault. */
+    private double saidLowest = Double.NaN;
+
+    private double saidHighest = Double.NaN;
+    private double saidHottest = Double.NaN;
     private long wellSince;
+    private long wellAt;
     private int wellReadings;
+    /** Since when it is to be flat, at which share of target, and how much of that was driven. */
+    private long flatSince;
+
+    private double flatShare;
+    private long flatDriven;
     /** A sensor that is new at a wheel has yet to show that the wheel is well: an older alert may stand there. */
     private Finding.Proof proofDue = Finding.Proof.IN_BAND;
 
@@ -49,16 +71,35 @@ final class Standing {
     }
 
     /**
+     * Whether the wheel is further off than was said of it.
+     *
+     * @param share pressure at 20 °C over target
+     * @param celsius what the sensor shows
+     */
+    boolean isFurther(double share, double celsius) {
+        if (kind == null) {
+            return false;
+        }
+        return kind.isLossOfAir() && share <= saidLowest - WORSE_SHARE
+                || kind == AlertKind.OVER_PRESSURE && share >= saidHighest + WORSE_SHARE
+                || kind.isHeat() && celsius >= saidHottest + WORSE_C;
+    }
+
+    /**
      * Passes on what is new.
      *
      * @param raised the finding if it is news, otherwise null
      * @param isFaulty whether the fault is there
      * @param isWell whether this reading is a fresh one well inside every limit
+     * @param share how much air the wheel has, share of target
+     * @param mayMove whether it may be moving, as far as its sensor says
      */
     void report(
             Finding.Raised raised,
             boolean isFaulty,
             boolean isWell,
+            double share,
+            boolean mayMove,
             Position position,
             long at,
             Consumer<Finding> findings) {
@@ -69,17 +110,19 @@ final class Standing {
             saidAt = at;
             proofDue = null;
             isClearingDue = false;
+            remember(raised.evidence());
             findings.accept(raised);
         } else if (!isFaulty && kind != null) {
             kind = null;
             urgency = null;
             isRunSoft = false;
+            forgetSaid();
             proofDue = Finding.Proof.IN_BAND;
             wellSince = at;
             wellReadings = 0;
             findings.accept(new Finding.Cleared(position, family, at));
         } else if (proofDue != null) {
-            prove(isWell, position, at, findings);
+            prove(isWell, share, mayMove, position, at, findings);
         }
     }
 
@@ -89,18 +132,44 @@ final class Standing {
             kind = null;
             urgency = null;
             isRunSoft = false;
+            forgetSaid();
             proofDue = null;
             isClearingDue = false;
             findings.accept(new Finding.Withdrawn(position, family, at));
         }
     }
 
-    private void prove(boolean isWell, Position position, long at, Consumer<Finding> findings) {
+    private void remember(Evidence evidence) {
+        if (evidence.pressureAt20Kpa() != null && evidence.targetKpa() != null) {
+            double share = evidence.pressureAt20Kpa() / evidence.targetKpa();
+            saidLowest = Double.isNaN(saidLowest) ? share : Math.min(saidLowest, share);
+            saidHighest = Double.isNaN(saidHighest) ? share : Math.max(saidHighest, share);
+        }
+        if (evidence.temperatureC() != null) {
+            saidHottest = Double.isNaN(saidHottest)
+                    ? evidence.temperatureC()
+                    : Math.max(saidHottest, evidence.temperatureC());
+        }
+    }
+
+    private void forgetSaid() {
+        saidLowest = Double.NaN;
+        saidHighest = Double.NaN;
+        saidHottest = Double.NaN;
+    }
+
+    private void prove(
+            boolean isWell, double share, boolean mayMove, Position position, long at, Consumer<Finding> findings) {
         if (!isWell || wellSince == 0) {
             wellSince = at;
+            wellAt = at;
             wellReadings = 0;
+            beFlatFrom(at, share);
             return;
         }
+        boolean isDriven = mayMove && at - wellAt <= LONGEST_GAP_MILLIS;
+        flatDriven += isDriven ? at - wellAt : 0;
+        wellAt = at;
         wellReadings = Math.min(wellReadings + 1, READINGS_IN_BAND);
         long well = at - wellSince;
         if (proofDue == Finding.Proof.IN_BAND && wellReadings >= READINGS_IN_BAND && well >= IN_BAND_MILLIS) {
@@ -110,10 +179,22 @@ final class Standing {
             }
             findings.accept(new Finding.Proven(position, family, Finding.Proof.IN_BAND, at));
             proofDue = Finding.Proof.FLAT_FOR_TWELVE_HOURS;
-        } else if (proofDue == Finding.Proof.FLAT_FOR_TWELVE_HOURS && well >= FLAT_MILLIS) {
+            beFlatFrom(at, share);
+        } else if (proofDue == Finding.Proof.FLAT_FOR_TWELVE_HOURS && share < flatShare - FLAT_SHARE) {
+            // It goes on losing air, only more slowly, or from a fuller tyre.
+            beFlatFrom(at, share);
+        } else if (proofDue == Finding.Proof.FLAT_FOR_TWELVE_HOURS
+                && at - flatSince >= FLAT_MILLIS
+                && flatDriven >= FLAT_DRIVEN_MILLIS) {
             findings.accept(new Finding.Proven(position, family, Finding.Proof.FLAT_FOR_TWELVE_HOURS, at));
             proofDue = null;
         }
+    }
+
+    private void beFlatFrom(long at, double share) {
+        flatSince = at;
+        flatShare = share;
+        flatDriven = 0;
     }
 
     void writeTo(DataOutput out) throws IOException {
@@ -121,8 +202,15 @@ final class Standing {
         out.writeByte(urgency == null ? -1 : urgency.ordinal());
         out.writeBoolean(isRunSoft);
         out.writeLong(saidAt);
+        out.writeDouble(saidLowest);
+        out.writeDouble(saidHighest);
+        out.writeDouble(saidHottest);
         out.writeLong(wellSince);
+        out.writeLong(wellAt);
         out.writeByte(wellReadings);
+        out.writeLong(flatSince);
+        out.writeDouble(flatShare);
+        out.writeLong(flatDriven);
         out.writeByte(proofDue == null ? -1 : proofDue.ordinal());
         out.writeBoolean(isClearingDue);
     }
@@ -132,8 +220,15 @@ final class Standing {
         urgency = orNull(Urgency.values(), in.readByte());
         isRunSoft = in.readBoolean();
         saidAt = in.readLong();
+        saidLowest = in.readDouble();
+        saidHighest = in.readDouble();
+        saidHottest = in.readDouble();
         wellSince = in.readLong();
+        wellAt = in.readLong();
         wellReadings = in.readByte();
+        flatSince = in.readLong();
+        flatShare = in.readDouble();
+        flatDriven = in.readLong();
         proofDue = orNull(Finding.Proof.values(), in.readByte());
         isClearingDue = in.readBoolean();
     }

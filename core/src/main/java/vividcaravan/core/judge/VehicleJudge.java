@@ -22,7 +22,7 @@ import vividcaravan.core.fitting.Fitting;
  */
 public final class VehicleJudge {
 
-    private static final byte FORMAT = 3;
+    private static final byte FORMAT = 4;
 
     private final Map<Position, WheelStays> wheels = new LinkedHashMap<>();
     /** The same, to walk over with every reading. */
@@ -111,7 +111,7 @@ public final class VehicleJudge {
         movement.take(reading);
         receiver.hear(at, findings);
         siblings.look(position, at, movement, rules);
-        seen.judge().judge(reading, wheelRules, siblings, mount, movement.isSoaked(at), findings);
+        seen.judge().judge(reading, wheelRules, siblings, mount, movement, findings);
         crossing.look(wheel, at, rules, siblings, findings);
         if (seen.judge().soak().at() == at) {
             weather.look(at, rules, findings);
@@ -137,6 +137,13 @@ public final class VehicleJudge {
     public WheelCondition condition(Position position) {
         WheelStays wheel = wheels.get(position);
         return wheel == null ? WheelCondition.OK : wheel.last().judge().condition();
+    }
+
+    /** Whether the newest reading of a wheel was one of a cold tyre: the vehicle stood for hours, or had just woken. */
+    public boolean isSoaked(Position position) {
+        WheelStays wheel = wheels.get(position);
+        WheelJudge judge = wheel == null ? null : wheel.last().judge();
+        return judge != null && judge.soak().at() == judge.newestAt();
     }
 
     /** How fast a wheel loses air at present, kPa at 20 °C an hour; empty while it does not. */

@@ -1,6 +1,7 @@
 package vividcaravan.core.judge;
 
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,16 +47,15 @@ public final class VehicleRules {
                 .reduce((a, b) -> b.targetKpa() > a.targetKpa() ? b : a)
                 .orElseThrow();
         for (Position position : layout.positions()) {
-            List<Long> adjustedAt = adjustments.stream()
+            List<Adjustment> adjusted = adjustments.stream()
                     .filter(adjustment -> adjustment.position().equals(position))
-                    .map(Adjustment::at)
-                    .sorted()
+                    .sorted(Comparator.comparingLong(Adjustment::at))
                     .toList();
             byPosition.put(
                     position,
                     position.isSpare()
                             ? new WheelRules(
-                                    position, null, spare, compensation, isFarm, false, AxleConduct.USUAL, adjustedAt)
+                                    position, null, spare, compensation, isFarm, false, AxleConduct.USUAL, adjusted)
                             : new WheelRules(
                                     position,
                                     layout.axle(position.axle()).role(),
@@ -64,7 +64,7 @@ public final class VehicleRules {
                                     isFarm,
                                     layout.axle(position.axle()).liftable(),
                                     conducts.get(position.axle() - 1),
-                                    adjustedAt));
+                                    adjusted));
         }
     }
 

@@ -31,6 +31,8 @@ final class WeatherWatch {
 
     private final List<WheelStays> wheels;
     private boolean isLow;
+    /** Whether some gauge was a fifth low or more: then the round is due before the next trip. */
+    private boolean isDeep;
 
     WeatherWatch(List<WheelStays> wheels) {
         this.wheels = wheels;
@@ -58,12 +60,16 @@ final class WeatherWatch {
             lowest = isTight && isLowest ? wheel : lowest;
         }
         boolean isEnough = known >= Math.max(2, KNOWN * wheels.size());
-        if (isEnough && !isLow && low >= MOST * known) {
+        boolean isNowDeep =
+                lowest != null && lowest.last().judge().soak().gaugeDeviation() <= -PressureLimits.RUN_SOFT_LOW;
+        if (isEnough && low >= MOST * known && (!isLow || isNowDeep && !isDeep)) {
             isLow = true;
-            findings.accept(
-                    new Finding.Raised(null, AlertKind.WEATHER_LOW, Urgency.PLAN, evidence(at, lowest, low, rules)));
+            isDeep = isNowDeep;
+            Urgency urgency = isDeep ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
+            findings.accept(new Finding.Raised(null, AlertKind.WEATHER_LOW, urgency, evidence(at, lowest, low, rules)));
         } else if (isEnough && isLow && uneasy < FEW * known) {
             isLow = false;
+            isDeep = false;
             findings.accept(new Finding.Cleared(null, AlertFamily.WEATHER, at));
             findings.accept(new Finding.Proven(null, AlertFamily.WEATHER, Finding.Proof.IN_BAND, at));
         }
@@ -97,9 +103,11 @@ final class WeatherWatch {
 
     void writeTo(DataOutput out) throws IOException {
         out.writeBoolean(isLow);
+        out.writeBoolean(isDeep);
     }
 
     void readFrom(DataInput in) throws IOException {
         isLow = in.readBoolean();
+        isDeep = in.readBoolean();
     }
 }

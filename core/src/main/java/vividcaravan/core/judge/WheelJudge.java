@@ -30,14 +30,14 @@ final class WheelJudge {
      * Judges one reading; one that is not newer than the last is passed over.
      *
      * @param mount how the sensor is held, or null where nobody said
-     * @param isParked whether the vehicle is known to have stood for hours
+     * @param movement what is known of the vehicle's moving
      */
     void judge(
             Reading reading,
             WheelRules rules,
             Siblings siblings,
             MountKind mount,
-            boolean isParked,
+            Movement movement,
             Consumer<Finding> findings) {
         if (reading.at() <= newestAt) {
             return;
@@ -47,18 +47,19 @@ final class WheelJudge {
         stages.at(Limit.FAULT).update(!isMeasured, isMeasured, reading.at(), PressureLimits.FIRST_STAGE_READINGS);
         endSilence(reading.at(), rules, findings);
         if (isMeasured) {
-            judge(new Measurement(reading, rules.trendKpa(reading), rules, siblings, mount), isParked);
+            judge(new Measurement(reading, rules.trendKpa(reading), rules, siblings, mount), movement);
             battery.judge(reading, siblings, stages.at(Limit.BATTERY));
         }
         report.report(reading, rules, siblings, mount, findings);
     }
 
-    private void judge(Measurement m, boolean isParked) {
+    private void judge(Measurement m, Movement movement) {
         boolean isFirstWord = falls.lastAt() > Long.MIN_VALUE / 2 && falls.lastAt() < m.at() - LONG_SILENCE_MILLIS;
         double lostInSilence = isFirstWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
-        boolean isSoaked = soak.take(m, isParked);
+        boolean isSoaked = soak.take(m, movement.isSoaked(m.at()));
         track.observe(m);
-        PressureLimits.judge(m, stages, lostInSilence, isSoaked);
+        boolean isDriven = movement.mayJustHaveDriven(m.at()) && !track.isNewlyHeldTo(m.at());
+        PressureLimits.judge(m, stages, lostInSilence, isSoaked, isDriven);
         falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa());
         judgeLeak(m);
         HeatLimits.judge(m, stages, track);

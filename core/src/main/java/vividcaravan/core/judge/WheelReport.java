@@ -47,14 +47,28 @@ final class WheelReport {
             boolean isFresh = family == AlertFamily.SENSOR || reading.isMeasurement();
             if (worst != null && isFresh) {
                 Urgency urgency = worst.urgency(rules);
-                if (standing.isNews(worst.kind(), urgency, isRunSoft(rules), reading.at())) {
+                if (standing.isNews(worst.kind(), urgency, isRunSoft(rules), reading.at())
+                        || family == AlertFamily.TYRE && isFurther(standing, reading, rules)) {
                     raised = new Finding.Raised(
                             rules.position(), worst.kind(), urgency, evidence(worst, reading, rules, siblings, mount));
                 }
             }
             boolean isWell = isFresh && stages.isEasy(family);
-            standing.report(raised, worst != null, isWell, rules.position(), reading.at(), findings);
+            standing.report(
+                    raised,
+                    worst != null,
+                    isWell,
+                    track.air(siblings),
+                    !Boolean.FALSE.equals(reading.moving()),
+                    rules.position(),
+                    reading.at(),
+                    findings);
         }
+    }
+
+    private static boolean isFurther(Standing standing, Reading reading, WheelRules rules) {
+        double kpaAt20 = rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC());
+        return standing.isFurther(kpaAt20 / rules.limits().targetKpa(), reading.temperatureC());
     }
 
     /**
@@ -99,7 +113,7 @@ final class WheelReport {
     private void raise(AlertFamily family, Finding.Raised raised, Consumer<Finding> findings) {
         for (Standing standing : standings) {
             if (standing.family() == family && standing.isNews(raised.kind(), raised.urgency(), false, raised.at())) {
-                standing.report(raised, true, false, raised.position(), raised.at(), findings);
+                standing.report(raised, true, false, Double.NaN, false, raised.position(), raised.at(), findings);
             }
         }
     }
@@ -113,8 +127,10 @@ final class WheelReport {
         Double limitKpa =
                 switch (worst) {
                     case FAST_FALL, LOW_SECOND, LEAK, LEAK_SOON -> limits.lowCriticalKpa();
+                    case RUN_SOFT -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW_NEXT_STOP -> limits.targetKpa() * (1 - PressureLimits.nextStopShare(limits));
-                    case LOW_WHEN_COLD, LOW -> limits.lowKpa();
+                    case LOW_WHEN_COLD -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
+                    case LOW -> limits.lowKpa();
                     case HIGH -> limits.highKpa();
                     default -> null;
                 };
@@ -135,7 +151,7 @@ final class WheelReport {
                 limits.targetKpa(),
                 limitKpa,
                 limitC,
-                rules.isCompensated() && worst != Limit.LOW_WHEN_COLD,
+                isJudgedAtTwenty(worst, reading, rules, trendKpa),
                 worst == Limit.FAST_FALL && peak != null ? peak.kpaAt20() - trendKpa : null,
                 isMeasured ? minutesToCritical(reading.at(), limits, trendKpa, peak) : null,
                 isRunSoft(rules),
@@ -147,6 +163,16 @@ final class WheelReport {
                 worst == Limit.CROSSED ? crossedWith : null,
                 null,
                 siblings.facts());
+    }
+
+    /** Whether the limit was held against the pressure at 20 °C: of the two where both count, the lower one. */
+    private static boolean isJudgedAtTwenty(Limit worst, Reading reading, WheelRules rules, double trendKpa) {
+        return switch (worst) {
+            case LOW_WHEN_COLD -> false;
+            case LOW_SECOND, RUN_SOFT ->
+                rules.isCompensated() || !rules.conduct().isBallasted() && trendKpa < reading.pressureKpa();
+            default -> rules.isCompensated();
+        };
     }
 
     private Integer minutesToCritical(long at, AxleLimits limits, double trendKpa, FallWindow.Peak peak) {

@@ -19,7 +19,7 @@ import vividcaravan.core.limits.DutyProfile;
  * @param isFarm whether it is a farm tyre, whose small pressures need a floor for what counts as a fall
  * @param isLiftable whether its axle can be lifted
  * @param conduct what else sets its axle apart
- * @param adjustedAt when somebody set its pressure and wrote it down, epoch milliseconds, the earliest first
+ * @param adjustments when somebody set its pressure and wrote it down, the earliest first
  */
 public record WheelRules(
         Position position,
@@ -29,7 +29,7 @@ public record WheelRules(
         boolean isFarm,
         boolean isLiftable,
         AxleConduct conduct,
-        List<Long> adjustedAt) {
+        List<Adjustment> adjustments) {
 
     /** Whether the limits are held against the pressure at 20 °C. */
     boolean isCompensated() {
@@ -67,8 +67,8 @@ public record WheelRules(
     /** The latest recorded adjustment after {@code since} and not after {@code at}, or {@code since} if there is none. */
     long latestAdjustment(long since, long at) {
         long latest = since;
-        for (int i = 0; i < adjustedAt.size(); i++) {
-            long time = adjustedAt.get(i);
+        for (int i = 0; i < adjustments.size(); i++) {
+            long time = adjustments.get(i).at();
             latest = time <= at ? Math.max(latest, time) : latest;
         }
         return latest;
@@ -76,8 +76,18 @@ public record WheelRules(
 
     /** Whether an adjustment was recorded so near to {@code at}. */
     boolean isAdjustedNear(long at, long millis) {
-        for (int i = 0; i < adjustedAt.size(); i++) {
-            if (Math.abs(adjustedAt.get(i) - at) <= millis) {
+        for (int i = 0; i < adjustments.size(); i++) {
+            if (Math.abs(adjustments.get(i).at() - at) <= millis) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether the air that a measurement has lost was let out on record. */
+    boolean isFallExplained(Measurement m) {
+        for (int i = 0; i < adjustments.size(); i++) {
+            if (adjustments.get(i).explainsFall(m.at(), m.gaugeKpa(), m.trendKpa(), m.targetKpa())) {
                 return true;
             }
         }

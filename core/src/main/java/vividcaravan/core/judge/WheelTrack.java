@@ -35,6 +35,8 @@ final class WheelTrack {
     private static final int SETTLED_READINGS = 8;
 
     private static final int NOT_ADJUSTED = -1;
+    /** Time to fill a tyre whose target was raised, before what it is driven at marks it [our judgement]. */
+    private static final long TIME_TO_ADJUST_MILLIS = 60L * 60 * 1000;
 
     private static final double FIRST_STEP_KPA = 8;
     private static final double LEAST_STEP_KPA = 0.5;
@@ -58,7 +60,9 @@ final class WheelTrack {
     private double gaugeBefore = Double.NaN;
 
     private double targetKpa = Double.NaN;
+    private long raisedTargetAt = Long.MIN_VALUE / 2;
     private boolean isHotEnd;
+    private boolean isOutside;
     private long adjustedAt = Long.MIN_VALUE;
     private int readingsSinceAdjusted = NOT_ADJUSTED;
 
@@ -75,6 +79,11 @@ final class WheelTrack {
     /** What it says of the heat that all wheels have in common: 1 in a vehicle at 20 °C or with sensors inside. */
     double common() {
         return isKnown() ? baseline.common(ratio) : ratio;
+    }
+
+    /** How much air it has, share of target: outside, where heat looks like air, freed of what all wheels have in common. */
+    double air(Siblings siblings) {
+        return isOutside && siblings.areHeard() ? ratio - Math.max(0, siblings.ratio() - 1) : ratio;
     }
 
     /** What the sensor shows, °C. */
@@ -95,6 +104,11 @@ final class WheelTrack {
     /** Whether its own level is known by now. */
     boolean isKnown() {
         return baseline.learned() >= LEARNED;
+    }
+
+    /** Whether its target was raised so lately that nobody can have filled it yet. */
+    boolean isNewlyHeldTo(long now) {
+        return now - raisedTargetAt <= TIME_TO_ADJUST_MILLIS;
     }
 
     /** Whether it loses air that its siblings keep. */
@@ -154,7 +168,8 @@ final class WheelTrack {
     /** Takes in a measurement. */
     void observe(Measurement m) {
         double target = m.targetKpa();
-        retarget(target);
+        retarget(target, m.at());
+        isOutside = m.isOutside();
         double own = m.trendKpa() / target;
         double kpa = m.gaugeKpa();
         gaugeBefore = previousKpa;
@@ -186,8 +201,9 @@ final class WheelTrack {
     }
 
     /** Another target is no change of the air: everything known of the wheel is in shares of it. */
-    private void retarget(double target) {
+    private void retarget(double target, long now) {
         if (target != targetKpa && !Double.isNaN(targetKpa)) {
+            raisedTargetAt = target > targetKpa ? now : raisedTargetAt;
             ratio *= targetKpa / target;
             gaugeRatio *= targetKpa / target;
             baseline.begin();
@@ -291,6 +307,8 @@ final class WheelTrack {
             out.writeDouble(value);
         }
         out.writeBoolean(isHotEnd);
+        out.writeBoolean(isOutside);
+        out.writeLong(raisedTargetAt);
         out.writeLong(adjustedAt);
         out.writeByte(readingsSinceAdjusted);
     }
@@ -312,6 +330,8 @@ final class WheelTrack {
         previousKpa = in.readDouble();
         targetKpa = in.readDouble();
         isHotEnd = in.readBoolean();
+        isOutside = in.readBoolean();
+        raisedTargetAt = in.readLong();
         adjustedAt = in.readLong();
         readingsSinceAdjusted = in.readByte();
     }

@@ -13,14 +13,16 @@ import vividcaravan.core.units.Temperature;
  */
 public record PressureAdvice(Action action, double targetNowKpa, double changeKpa) {
 
-    /** Nearer to its target than this it is right, kPa [common practice]. */
-    public static final double TOLERANCE_KPA = 10;
+    /** Nearer to its target than the smaller of these it is right, kPa and share of target [common practice]. */
+    private static final double TOLERANCE_KPA = 10;
+
+    private static final double TOLERANCE_SHARE = 0.03;
 
     /** A tyre that ran at this share of its target or less is not to be filled on the vehicle [29 CFR 1910.177, from memory]. */
     public static final double RUN_SOFT_SHARE = 0.8;
 
-    /** Warmer than the air by more than this it has been running or stands in the sun, °C [our judgement]. */
-    private static final double WARM_C = 10;
+    /** Further from the air's temperature than this it is not soaked, °C [our judgement]. */
+    private static final double SOAKED_C = 5;
 
     private static final double REFERENCE_C = 20;
     /** What arithmetic adds by itself. */
@@ -31,7 +33,7 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
         RIGHT,
         ADD,
         LET_OUT,
-        /** Too high, and warm: it is never bled down while it is. */
+        /** Too high, and not known to be cold: it is never bled down while it is not. */
         LET_COOL,
         /** At 80 % of its target or less: off the vehicle, and looked at inside. */
         DO_NOT_INFLATE
@@ -45,10 +47,17 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
      * @param tyreC temperature of the air in it, °C
      * @param airC temperature of the air outside, °C
      * @param ambient air pressure there
+     * @param isKnownCold whether the vehicle stood for hours, the air's temperature was stated and the sensor is in the tyre;
+     *     otherwise no air is let out
      * @throws IllegalArgumentException if a figure is not finite or the target not above 0
      */
     public static PressureAdvice of(
-            double targetKpa, double gaugeKpa, double tyreC, double airC, AbsolutePressure ambient) {
+            double targetKpa,
+            double gaugeKpa,
+            double tyreC,
+            double airC,
+            AbsolutePressure ambient,
+            boolean isKnownCold) {
         if (!(targetKpa > 0
                 && Double.isFinite(targetKpa)
                 && Double.isFinite(gaugeKpa)
@@ -64,15 +73,20 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
             return new PressureAdvice(Action.DO_NOT_INFLATE, targetNow, 0);
         }
         double missing = targetNow - gaugeKpa;
-        if (Math.abs(missing) <= TOLERANCE_KPA + ROUNDING_KPA) {
+        if (Math.abs(missing) <= toleranceKpa(targetKpa) + ROUNDING_KPA) {
             return new PressureAdvice(Action.RIGHT, targetNow, 0);
         }
         if (missing > 0) {
             return new PressureAdvice(Action.ADD, targetNow, missing);
         }
-        return tyreC - airC > WARM_C
-                ? new PressureAdvice(Action.LET_COOL, targetNow, 0)
-                : new PressureAdvice(Action.LET_OUT, targetNow, missing);
+        return isKnownCold && Math.abs(tyreC - airC) <= SOAKED_C
+                ? new PressureAdvice(Action.LET_OUT, targetNow, missing)
+                : new PressureAdvice(Action.LET_COOL, targetNow, 0);
+    }
+
+    /** How near to a cold target of {@code targetKpa} is right, kPa. */
+    public static double toleranceKpa(double targetKpa) {
+        return Math.min(TOLERANCE_KPA, TOLERANCE_SHARE * targetKpa);
     }
 
     /** The advice for a tyre that ran at 80 % of its target or less before, whatever it shows now. */

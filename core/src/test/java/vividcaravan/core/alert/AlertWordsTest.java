@@ -109,11 +109,11 @@ class AlertWordsTest {
                 Others.NONE);
 
         // 48 kPa above the limit at 9 kPa an hour are 320 minutes; the evidence's own limit is 702.
-        assertThat(leak.measuring(2_000, 800, 750, 40, null).minutesToCritical())
+        assertThat(leak.measuring(2_000, 800, 750, 40, null, null).minutesToCritical())
                 .isEqualTo(320);
-        assertThat(noRate.measuring(61_000, 755, 660, 54, null).minutesToCritical())
+        assertThat(noRate.measuring(61_000, 755, 660, 54, null, null).minutesToCritical())
                 .isEqualTo(11);
-        assertThat(noRate.measuring(600_000, 758, 671, 54, null).minutesToCritical())
+        assertThat(noRate.measuring(600_000, 758, 671, 54, null, null).minutesToCritical())
                 .isNull();
     }
 
@@ -135,13 +135,52 @@ class AlertWordsTest {
                 .startsWith("Stop at the first safe place.");
     }
 
-    @Test
-    void neverAdvisesToFillATyreThatWasRunSoft() {
-        Alert soft = alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, false);
+    @ParameterizedTest
+    @EnumSource(
+            value = AlertKind.class,
+            names = {
+                "FAST_LEAK",
+                "SLOW_LEAK",
+                "UNDER_PRESSURE",
+                "OVER_PRESSURE",
+                "TWIN_MISMATCH",
+                "HOT_TYRE",
+                "HOT_WHEEL_END"
+            })
+    void neverAdvisesToFillATyreThatWasRunSoft(AlertKind kind) {
+        Alert soft = alert(kind, Urgency.STOP_NOW, true, false);
 
-        assertThat(AlertWords.METRIC.advice(soft)).contains("Do not add air on the vehicle");
+        assertThat(AlertWords.METRIC.advice(soft))
+                .containsIgnoringCase("taken off")
+                .doesNotContain("set it to target")
+                .doesNotContain("set both");
         // 29 CFR 1910.177(f), (g), from memory.
-        assertThat(AlertWords.safetyNotes(soft)).containsExactly(SafetyNote.RUN_SOFT);
+        assertThat(AlertWords.safetyNotes(soft)).contains(SafetyNote.RUN_SOFT).doesNotContain(SafetyNote.INFLATE);
+    }
+
+    @ParameterizedTest
+    @EnumSource(AlertKind.class)
+    void settingToTargetIsAdvisedForAColdTyreOnly(AlertKind kind) {
+        for (Urgency urgency : Urgency.values()) {
+            String advice = AlertWords.METRIC.advice(alert(kind, urgency, false, false));
+            assertThat(!advice.contains("to target") || advice.contains("cold")).isTrue();
+        }
+    }
+
+    @Test
+    void whoeverGoesToAWheelThatFellSilentAfterTroubleIsCautioned() {
+        Alert silent = alert(AlertKind.SENSOR_SILENT, Urgency.NEXT_STOP, false, false);
+
+        assertThat(AlertWords.METRIC.advice(silent)).contains("from a distance");
+        assertThat(AlertWords.safetyNotes(silent)).containsExactly(SafetyNote.HOT_WHEEL, SafetyNote.RUN_SOFT);
+        assertThat(AlertWords.safetyNotes(alert(AlertKind.SENSOR_SILENT, Urgency.PLAN, false, false)))
+                .isEmpty();
+    }
+
+    @Test
+    void theWeatherIsNoProofThatNothingLeaks() {
+        assertThat(AlertWords.METRIC.summary(alert(AlertKind.WEATHER_LOW, Urgency.PLAN, false, true), "GX-05"))
+                .doesNotContain("leak");
     }
 
     @Test

@@ -187,7 +187,7 @@ class PatternsTest {
         @Test
         void lettingAirOutOnRecordIsNoFastLeak() {
             truck.drive(2);
-            truck.record("1L");
+            truck.record("1L", 860.0, 770.0);
             truck.tyre("1L").lossPerHour = 1_800;
             truck.drive(0.05);
             truck.tyre("1L").lossPerHour = 0;

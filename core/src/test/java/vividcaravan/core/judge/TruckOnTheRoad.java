@@ -144,7 +144,12 @@ final class TruckOnTheRoad {
 
     /** Somebody writes down that the pressure of {@code position} was set just now. */
     TruckOnTheRoad record(String position) {
-        adjustments.add(new Adjustment(Position.parse(position), now));
+        return record(position, null, null);
+    }
+
+    /** Somebody writes down what the gauge showed before and after, kPa. */
+    TruckOnTheRoad record(String position, Double beforeKpa, Double afterKpa) {
+        adjustments.add(new Adjustment(Position.parse(position), now, beforeKpa, afterKpa));
         return holdTo(rules(DutyProfile.GENERAL, TARGET, false, false));
     }
 

@@ -16,7 +16,7 @@ import vividcaravan.core.units.AbsolutePressure;
 class PressureAdviceTest {
 
     private static PressureAdvice advice(double target, double gauge, double tyreC, double airC) {
-        return PressureAdvice.of(target, gauge, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE);
+        return PressureAdvice.of(target, gauge, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE, true);
     }
 
     @Test
@@ -81,5 +81,21 @@ class PressureAdviceTest {
     void figuresThatAreNoneAreRefused() {
         assertThatThrownBy(() -> advice(800, Double.NaN, 20, 20)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> advice(0, 700, 20, 20)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @ParameterizedTest(name = "{0} of {1} kPa")
+    @CsvSource({"70, 80, ADD", "78, 80, RIGHT", "791, 800, RIGHT", "155, 160, ADD", "156, 160, RIGHT"})
+    void theToleranceIsTheSmallerOfTenKilopascalAndThreePercent(
+            double gauge, double target, PressureAdvice.Action action) {
+        assertThat(advice(target, gauge, 15, 15).action()).isEqualTo(action);
+    }
+
+    @ParameterizedTest(name = "tyre {0} °C, air {1} °C, known cold {2}: {3}")
+    @CsvSource({"15, 15, true, LET_OUT", "15, 15, false, LET_COOL", "22, 15, true, LET_COOL", "8, 15, true, LET_COOL"})
+    void airIsLetOutOnlyOfATyreThatIsKnownToBeCold(
+            double tyreC, double airC, boolean isKnownCold, PressureAdvice.Action action) {
+        assertThat(PressureAdvice.of(800, 860, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE, isKnownCold)
+                        .action())
+                .isEqualTo(action);
     }
 }

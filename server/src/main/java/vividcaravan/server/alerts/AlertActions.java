@@ -78,7 +78,8 @@ class AlertActions {
             VehicleInService vehicle = fleet.vehicle(vehicleId).orElseThrow();
             Alert alert = vehicle.alert(id)
                     .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
-            Alert changed = how.apply(alert);
+            // What people see is what they decide on: what gets worse from here on calls again.
+            Alert changed = how.apply(vehicle.asItIsNow(alert));
             vehicle.book().replace(changed);
             store.save(session, vehicle, changed);
             return null;

@@ -26,6 +26,7 @@ import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
 import vividcaravan.server.history.ReadingCodec;
+import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Write;
 import vividcaravan.server.platform.WriterState;
 import vividcaravan.server.vehicles.FittingsChanged;
@@ -302,6 +303,11 @@ class JudgingLine implements WriterState {
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
             boolean isGone = alert.position() != null
                     && vehicle.rules().at(alert.position()).isEmpty();
+            if (isGone && alert.state() != AlertState.CLOSED && alert.isRunSoft()) {
+                throw Refusal.conflict(
+                        "The tyre at " + alert.position().code() + " was run at 80 % of its target or less."
+                                + " Have it inspected or scrapped, and close its alert, before this wheel is taken away.");
+            }
             if (isGone && alert.state() != AlertState.CLOSED) {
                 Alert withdrawn = alert.withdrawn("The vehicle no longer has this wheel.", clock.millis());
                 vehicle.book().replace(withdrawn);

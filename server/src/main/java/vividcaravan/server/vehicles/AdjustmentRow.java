@@ -21,6 +21,6 @@ class AdjustmentRow {
     String note;
 
     Adjustment adjustment() {
-        return new Adjustment(Position.parse(position), at);
+        return new Adjustment(Position.parse(position), at, beforeKpa, afterKpa);
     }
 }

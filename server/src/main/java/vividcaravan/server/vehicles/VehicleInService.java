@@ -39,6 +39,8 @@ public final class VehicleInService {
     /** How fast wheels lose air at present, kPa an hour. */
     private final Map<Position, Double> losses = new ConcurrentHashMap<>();
 
+    private final Set<Position> soaked = ConcurrentHashMap.newKeySet();
+
     private final Map<Position, KnownSensor> sensors = new ConcurrentHashMap<>();
     private final Set<KnownSensor> everFitted = ConcurrentHashMap.newKeySet();
     private volatile VehicleSnapshot snapshot;
@@ -130,6 +132,7 @@ public final class VehicleInService {
         snapshot = next.holdingTo(rules);
         conditions.keySet().removeIf(position -> rules.at(position).isEmpty());
         losses.keySet().removeIf(position -> rules.at(position).isEmpty());
+        soaked.removeIf(position -> rules.at(position).isEmpty());
     }
 
     private static AxleConduct conduct(VehicleDescription description, AxleDescription axle) {
@@ -252,7 +255,12 @@ public final class VehicleInService {
         double at20 = snapshot.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC());
         return alert.showing(alert.evidence()
                 .measuring(
-                        newest.at(), newest.pressureKpa(), at20, newest.temperatureC(), losses.get(alert.position())));
+                        newest.at(),
+                        newest.pressureKpa(),
+                        at20,
+                        newest.temperatureC(),
+                        losses.get(alert.position()),
+                        newest.moving()));
     }
 
     /** The sensor now at a wheel. */
@@ -302,7 +310,17 @@ public final class VehicleInService {
         } else if (!losses.isEmpty()) {
             losses.remove(position);
         }
+        if (judge.isSoaked(position)) {
+            soaked.add(position);
+        } else if (!soaked.isEmpty()) {
+            soaked.remove(position);
+        }
         isTouched = true;
+    }
+
+    /** Whether the newest reading of a wheel was one of a cold tyre; safe to read. */
+    public boolean isSoaked(Position position) {
+        return soaked.contains(position);
     }
 
     /** When a reading last came in as it was measured, clock time in epoch milliseconds; {@link #NOT_LIVE} if none did. */

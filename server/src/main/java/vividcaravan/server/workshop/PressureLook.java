@@ -66,8 +66,12 @@ class PressureLook {
         return reading != null && reading.isMeasurement() && reading.at() >= clock.millis() - FRESH_MILLIS;
     }
 
-    /** Every wheel of a vehicle, spares among them. */
-    List<Wheel> at(VehicleInService vehicle, double airC) {
+    /**
+     * Every wheel of a vehicle, spares among them.
+     *
+     * @param isAirStated whether somebody said what the air outside has
+     */
+    List<Wheel> at(VehicleInService vehicle, double airC, boolean isAirStated) {
         List<Wheel> wheels = new ArrayList<>();
         VehicleSnapshot snapshot = vehicle.snapshot();
         for (Position position : snapshot.description().layout().positions()) {
@@ -79,17 +83,28 @@ class PressureLook {
                     target,
                     isFresh ? newest.pressureKpa() : null,
                     isFresh ? newest.temperatureC() : null,
-                    isFresh ? advice(vehicle, position, target, newest, airC) : null,
+                    isFresh ? advice(vehicle, position, target, newest, airC, isAirStated) : null,
                     newest == null ? null : Instant.ofEpochMilli(newest.at())));
         }
         return wheels;
     }
 
     private static PressureAdvice advice(
-            VehicleInService vehicle, Position position, double target, Reading reading, double airC) {
+            VehicleInService vehicle,
+            Position position,
+            double target,
+            Reading reading,
+            double airC,
+            boolean isAirStated) {
+        // A cap shows the wind, and a guess made from warm tyres makes them look cold.
+        boolean isInside = vehicle.sensorAt(position)
+                .flatMap(KnownSensor::mount)
+                .filter(mount -> !mount.isOutside())
+                .isPresent();
+        boolean isKnownCold = isAirStated && isInside && vehicle.isSoaked(position);
         double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        PressureAdvice advice =
-                PressureAdvice.of(target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude));
+        PressureAdvice advice = PressureAdvice.of(
+                target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude), isKnownCold);
         return hasRunSoft(vehicle, position) ? advice.afterRunningSoft() : advice;
     }
 

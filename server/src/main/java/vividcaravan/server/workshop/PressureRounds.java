@@ -134,7 +134,7 @@ class PressureRounds {
                 vehicles.stream()
                         .map(vehicle -> new RoundSheet.RoundVehicle(
                                 vehicle.description().ref(),
-                                look.at(vehicle, airC).stream()
+                                look.at(vehicle, airC, row.airC != null).stream()
                                         .map(wheel -> wheel(
                                                 wheel,
                                                 reasons.get(vehicle.id() + " "

@@ -151,7 +151,9 @@ class TeamContractTest {
                 "{ \"email\": \"Name <a@example.org>\", \"role\": \"VIEWER\" }",
                 "{ \"email\": \"a@example.org\" }",
                 "{ \"email\": \"a@example.org\", \"role\": \"KING\" }")) {
-            assertThat(door.postJson("/api/v1/invitations", body).status()).as(body).isEqualTo(400);
+            assertThat(door.postJson("/api/v1/invitations", body).status())
+                    .as(body)
+                    .isEqualTo(400);
         }
         assertThat(door.get("/api/v1/outbox").json().get("items")).isEmpty();
     }
