@@ -151,7 +151,7 @@ public record Alert(
         next.isActive = true;
         // What was closed was inspected or scrapped: the mark belongs to that tyre.
         next.isRunSoft = wasSoft || found.evidence().isRunSoft();
-        next.evidence = found.evidence();
+        next.evidence = isHeld ? evidence.measuredLike(found.evidence()) : found.evidence();
         return next.with(new AlertEntry(found.at(), change, next.kind, next.urgency, null, null));
     }
 

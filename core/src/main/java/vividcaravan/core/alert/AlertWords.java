@@ -17,6 +17,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     private static final String INSPECT = "do not add air on the vehicle. Have the tyre taken off and looked at inside";
 
     private static final double RUN_SOFT_SHARE = 0.8;
+    /** Further below its limit than a deadband a sensor is not the one that is hot, °C. */
+    private static final double BACK_INSIDE_C = 10;
 
     /** Words in kPa and °C, for machines and for whoever has not chosen. */
     public static final AlertWords METRIC = new AlertWords(PressureUnit.KPA, TemperatureUnit.CELSIUS);
@@ -26,7 +28,10 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         Evidence evidence = alert.evidence();
         String wheel = wheel(alert.position(), ref);
         return switch (alert.kind()) {
-            case FAST_LEAK -> wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
+            case FAST_LEAK ->
+                evidence.fallKpa() == null
+                        ? wheel + " loses air fast." + timeLeft(evidence)
+                        : wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
             case SLOW_LEAK ->
                 evidence.lossKpaPerHour() == null
                         ? wheel + " is losing air."
@@ -35,15 +40,9 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                 isFilledAfterRunningSoft(alert)
                         ? wheel + " was run at 80 % of its target or less. It is at " + judged(evidence)
                                 + " now, which does not show that it is sound."
-                        : wheel + " is " + percentOff(evidence) + " under its target: " + judged(evidence)
-                                + " instead of " + kpa(evidence.targetKpa()) + ".";
-            case OVER_PRESSURE ->
-                wheel + " is " + percentOff(evidence) + " over its target: " + judged(evidence) + " instead of "
-                        + kpa(evidence.targetKpa()) + ".";
-            case HOT_TYRE ->
-                wheel + " is at " + celsius(evidence.temperatureC()) + "; its "
-                        + (alert.urgency() == Urgency.STOP_NOW ? "stop" : "warning") + " temperature is "
-                        + celsius(evidence.limitC()) + ".";
+                        : wheel + offTarget(evidence, "under");
+            case OVER_PRESSURE -> wheel + offTarget(evidence, "over");
+            case HOT_TYRE -> wheel + heat(alert);
             case HOT_WHEEL_END ->
                 wheel + " is "
                         + (hotter(evidence) == null ? "far" : hotter(evidence))
@@ -231,6 +230,28 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         return evidence.isCompensated()
                 ? kpa(evidence.pressureAt20Kpa()) + " at " + celsius(20.0)
                 : kpa(evidence.pressureKpa()) + " on the gauge";
+    }
+
+    private String offTarget(Evidence evidence, String side) {
+        return evidence.judgedKpa() == null || evidence.targetKpa() == null
+                ? " is " + side + " its target."
+                : " is " + percentOff(evidence) + " " + side + " its target: " + judged(evidence) + " instead of "
+                        + kpa(evidence.targetKpa()) + ".";
+    }
+
+    private String heat(Alert alert) {
+        Double shown = alert.evidence().temperatureC();
+        Double limit = alert.evidence().limitC();
+        String which = alert.urgency() == Urgency.STOP_NOW ? "stop" : "warning";
+        if (shown == null || limit == null) {
+            return " is hot.";
+        }
+        // A cap sits in the wind.
+        boolean isByPressure = alert.isActive() && shown < limit - BACK_INSIDE_C;
+        return isByPressure
+                ? " is hotter inside than the " + celsius(shown) + " at its cap: by its pressure the air is beyond its "
+                        + which + " temperature of " + celsius(limit) + "."
+                : " is at " + celsius(shown) + "; its " + which + " temperature is " + celsius(limit) + ".";
     }
 
     private static String percentOff(Evidence evidence) {

@@ -122,6 +122,19 @@ public record Evidence(
                 others);
     }
 
+    /** The same judgement with what {@code newer} measured, as far as it did. */
+    Evidence measuredLike(Evidence newer) {
+        return newer.pressureKpa == null || newer.pressureAt20Kpa == null || newer.temperatureC == null
+                ? this
+                : measuring(
+                        newer.at,
+                        newer.pressureKpa,
+                        newer.pressureAt20Kpa,
+                        newer.temperatureC,
+                        newer.lossKpaPerHour,
+                        !newer.isParked);
+    }
+
     private Integer minutesLeft(long now, double kpaAt20) {
         boolean hasStopped =
                 now - at >= STOPPED_MILLIS && pressureAt20Kpa != null && kpaAt20 >= pressureAt20Kpa - STEADY_KPA;

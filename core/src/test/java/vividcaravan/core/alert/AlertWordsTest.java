@@ -221,15 +221,13 @@ class AlertWordsTest {
     @EnumSource(AlertKind.class)
     void everyKindIsSaidEvenWhereNothingWasMeasuredAndNobodyElseHeard(AlertKind kind) {
         Evidence bare = Evidence.ofSilence(1_000, null, null, Others.NONE);
-        boolean hasFigures = kind != AlertKind.UNDER_PRESSURE
-                && kind != AlertKind.OVER_PRESSURE
-                && kind != AlertKind.HOT_TYRE
-                && kind != AlertKind.FAST_LEAK;
         Alert alert = Alert.open(1, new Finding.Raised(Position.parse("1L"), kind, Urgency.PLAN, bare));
 
-        if (hasFigures) {
-            assertThat(AlertWords.METRIC.summary(alert, "GX-05")).doesNotContain("null");
-        }
+        assertThat(AlertWords.METRIC.summary(alert, "GX-05"))
+                .doesNotContain("null")
+                .endsWith(".");
+        assertThat(AlertWords.METRIC.reasons(alert))
+                .allSatisfy(reason -> assertThat(reason).doesNotContain("null"));
         assertThat(AlertWords.METRIC.causes(alert))
                 .allSatisfy(cause -> assertThat(cause.because()).doesNotContain("null"));
     }
