@@ -5,6 +5,7 @@ import { RouterView, useRouter } from 'vue-router';
 import { askAfresh, takeAlerts, takeWheels } from './api/fleet';
 import { listen } from './api/live';
 import { hasLeft, loadSession, useSession } from './api/session';
+import StopNowNews from './StopNowNews.vue';
 import TopLine from './TopLine.vue';
 
 const { account } = useSession();
@@ -47,7 +48,10 @@ onBeforeUnmount(() => stop?.());
 <template>
   <div class="flex min-h-screen flex-col">
     <a href="#main" class="spoken focus:not-sr-only">To the content</a>
-    <TopLine v-if="account" />
+    <template v-if="account">
+      <TopLine />
+      <StopNowNews />
+    </template>
     <main id="main" class="flex min-h-0 grow flex-col">
       <RouterView />
     </main>

@@ -1,3 +1,4 @@
+import { pageName } from '@/shared/title';
 import { createRouter, createWebHistory } from 'vue-router';
 import { useSession } from './api/session';
 import type { Role } from './api/team';
@@ -163,5 +164,5 @@ router.beforeEach((to) => {
 });
 
 router.afterEach((to) => {
-  document.title = `${to.params.vehicleRef ?? to.meta.title} · Vivid Caravan`;
+  pageName.value = String(to.params.vehicleRef ?? to.meta.title);
 });

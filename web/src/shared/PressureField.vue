@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
 import { useSession } from '@/api/session';
-import { otherPressures, parsePressure } from './quantity';
-import { useUnits } from './units';
+import { otherPressures, parsePressure, unitMeant } from './quantity';
+import { useUnread } from './unread';
+import { PRESSURE_UNITS, useUnits } from './units';
 
 /** A pressure typed in any unit, kept in kPa, with the other units beneath. */
-const props = defineProps<{ label: string; isOptional?: boolean; fault?: string | undefined }>();
+const props = defineProps<{
+  label: string;
+  isOptional?: boolean;
+  /** A difference of pressures: small figures are what is meant. */
+  isDifference?: boolean;
+  fault?: string | undefined;
+}>();
 const kpa = defineModel<number | null>({ required: true });
 
 const units = useUnits();
@@ -15,10 +22,15 @@ const shown = (value: number | null) => (typeof value === 'number' ? units.press
 const text = ref(shown(kpa.value));
 const isTyping = ref(false);
 const typed = computed(() => parsePressure(text.value, own.value));
+/** Another unit than the field's in which the figure would be one: asked about, not taken. */
+const meant = computed(() => (props.isDifference ? undefined : unitMeant(text.value, own.value)));
 const isOff = computed(() =>
-  text.value.trim() === '' ? !props.isOptional && !isTyping.value : typed.value === undefined,
+  text.value.trim() === ''
+    ? !props.isOptional && !isTyping.value
+    : typed.value === undefined || meant.value !== undefined,
 );
 const id = useId();
+useUnread(() => (isOff.value ? props.label : undefined));
 
 watch([kpa, own], () => {
   if (!isTyping.value) text.value = shown(kpa.value);
@@ -27,7 +39,7 @@ watch([kpa, own], () => {
 function take(): void {
   isTyping.value = true;
   if (text.value.trim() === '') kpa.value = props.isOptional ? null : kpa.value;
-  else if (typed.value !== undefined) kpa.value = Math.round(typed.value * 1000) / 1000;
+  else if (typed.value !== undefined && !meant.value) kpa.value = Math.round(typed.value * 1000) / 1000;
 }
 
 function leave(): void {
@@ -52,7 +64,12 @@ function leave(): void {
       @keydown.enter="leave"
     />
     <span :id="`${id}-more`" class="block min-h-5" :class="isOff || fault ? 'text-stop' : 'text-quiet'">
-      <template v-if="isOff">Write a pressure, such as 780 kPa, 7.8 bar or 113 psi.</template>
+      <template v-if="meant">
+        {{ text.trim() }}&nbsp;{{ units.pressureSymbol.value }} is no tyre pressure. If you mean
+        {{ PRESSURE_UNITS[meant].symbol }}, write {{ text.trim() }}&nbsp;{{ PRESSURE_UNITS[meant].symbol }};
+        otherwise write the unit.
+      </template>
+      <template v-else-if="isOff">Write a pressure, such as 780 kPa, 7.8 bar or 113 psi.</template>
       <template v-else-if="fault">{{ fault }}</template>
       <span v-else-if="typeof kpa === 'number'" class="figure">{{ otherPressures(kpa, own) }}</span>
     </span>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { otherPressures, parsePressure, parseTemperature } from './quantity';
+import { otherPressures, parsePercent, parsePressure, parseTemperature, unitMeant } from './quantity';
 
 describe('typed pressures', () => {
   // 1 psi = 6.894757 kPa, 1 kgf/cm² = 98.0665 kPa: NIST SP 811.
@@ -34,5 +34,34 @@ describe('typed temperatures', () => {
     ['-40 f', -40],
   ])('understands %s', (text, celsius) => {
     expect(parseTemperature(text, 'CELSIUS')).toBeCloseTo(celsius, 9);
+  });
+});
+
+describe('what a figure means', () => {
+  it.each([
+    ['8.5', 'KPA', 'BAR'],
+    ['113', 'BAR', 'PSI'],
+    ['780', 'PSI', 'KPA'],
+    ['850', 'KPA', undefined],
+    ['8.5', 'BAR', undefined],
+    ['8.5 kPa', 'KPA', undefined],
+    ['0', 'KPA', undefined],
+    ['9oo', 'KPA', undefined],
+  ] as const)('asks about %s in %s: %s', (text, own, meant) => {
+    expect(unitMeant(text, own)).toBe(meant);
+  });
+
+  it.each([
+    ['11 %', 11],
+    ['11,5%', 11.5],
+    ['12', 12],
+    ['abc', undefined],
+    ['11 kPa', undefined],
+  ])('reads the share %s', (text, share) => {
+    expect(parsePercent(text)).toBe(share);
+  });
+
+  it('reads a true minus', () => {
+    expect(parseTemperature('\u221210', 'CELSIUS')).toBe(-10);
   });
 });

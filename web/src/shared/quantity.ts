@@ -21,7 +21,9 @@ const TEMPERATURE_NAMES: Record<string, keyof typeof TEMPERATURE_UNITS> = {
 
 /** A number with a comma or a point, and what stands behind it. */
 function parts(text: string): { value: number; name: string } | undefined {
-  const found = /^\s*([+-]?\d+(?:[.,]\d+)?)\s*(.*?)\s*$/.exec(text.replaceAll('\u00a0', ' '));
+  const found = /^\s*([+-]?\d+(?:[.,]\d+)?)\s*(.*?)\s*$/.exec(
+    text.replaceAll('\u00a0', ' ').replaceAll('\u202f', ' ').replaceAll('\u2212', '-'),
+  );
   if (!found) return undefined;
   return { value: Number(found[1]?.replace(',', '.')), name: (found[2] ?? '').toLowerCase() };
 }
@@ -31,6 +33,33 @@ export function parsePressure(text: string, ownUnit: keyof typeof PRESSURE_UNITS
   const typed = parts(text);
   const unit = typed && (typed.name ? PRESSURE_NAMES[typed.name] : ownUnit);
   return unit && typed ? typed.value * PRESSURE_UNITS[unit].factor : undefined;
+}
+
+/** The pressures that a tyre on the road or in the field may have, kPa. */
+const LEAST_TYRE_KPA = 40;
+const MOST_TYRE_KPA = 1_500;
+
+/**
+ * The unit that was meant, perhaps, where a figure without one makes no tyre pressure in the reader's own unit and a
+ * sound one in another: 8.5 is no pressure in kPa, and one in bar.
+ */
+export function unitMeant(
+  text: string,
+  ownUnit: keyof typeof PRESSURE_UNITS,
+): keyof typeof PRESSURE_UNITS | undefined {
+  const typed = parts(text);
+  if (!typed || typed.name || typed.value === 0) return undefined;
+  const isTyre = (unit: keyof typeof PRESSURE_UNITS) => {
+    const kpa = typed.value * PRESSURE_UNITS[unit].factor;
+    return kpa >= LEAST_TYRE_KPA && kpa <= MOST_TYRE_KPA;
+  };
+  return isTyre(ownUnit) ? undefined : (['BAR', 'PSI', 'KPA'] as const).find(isTyre);
+}
+
+/** A typed share such as "11", "11 %" or "11,5 %", per cent; undefined if it is none. */
+export function parsePercent(text: string): number | undefined {
+  const typed = parts(text);
+  return typed && (typed.name === '' || typed.name === '%') ? typed.value : undefined;
 }
 
 /** A typed temperature such as "70", "158 °F" as °C; undefined if it is none. */

@@ -54,7 +54,6 @@ export function useUnits() {
     ),
     toPressure: (kpa: number) => convert(pressure.value, kpa),
     /** A pressure in the reader's unit, as kPa. */
-    fromPressure: (value: number) => value * pressure.value.factor,
     toTemperature: (celsius: number) => convert(temperature.value, celsius),
     pressureNumber: (kpa: number) => number(convert(pressure.value, kpa), pressure.value.decimals),
     temperatureNumber: (celsius: number) =>

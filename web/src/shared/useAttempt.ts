@@ -1,4 +1,5 @@
 import { ref } from 'vue';
+import { unreadWords } from './unread';
 
 /** Does what a form asks for, one at a time, and keeps what the server says against it. */
 export function useAttempt() {
@@ -7,8 +8,9 @@ export function useAttempt() {
 
   /** @returns whether it was done */
   async function attempt(work: () => Promise<unknown>): Promise<boolean> {
+    trouble.value = unreadWords();
+    if (trouble.value) return false;
     isBusy.value = true;
-    trouble.value = '';
     try {
       await work();
       return true;

@@ -83,7 +83,9 @@ async function takeInHand(): Promise<void> {
 }
 
 function shelve(): void {
-  isShelving.value = mayHandleAlerts.value && isFresh.value && detail.value?.item.urgency !== 'STOP_NOW';
+  const { item } = detail.value ?? {};
+  isShelving.value =
+    mayHandleAlerts.value && isFresh.value && item?.urgency !== 'STOP_NOW' && !detail.value?.isRunSoft;
 }
 
 async function step(by: number): Promise<void> {

@@ -32,7 +32,7 @@ const STATES: Partial<Record<AlertItem['state'], string>> = {
       <span class="figure">{{ alert.position }}</span> {{ kindWords(alert.kind)
       }}<span v-if="STATES[alert.state]" class="font-normal text-quiet">, {{ STATES[alert.state] }}</span>
     </span>
-    <span v-if="fuse(alert, now)" class="w-16 text-right">
+    <span v-if="fuse(alert, now)" class="w-20 text-right">
       <span class="figure block">{{ fuse(alert, now)?.words }}</span>
       <svg class="block h-1 w-full" aria-hidden="true" preserveAspectRatio="none" viewBox="0 0 100 4">
         <rect width="100" height="4" fill="var(--rule)" />
@@ -44,6 +44,6 @@ const STATES: Partial<Record<AlertItem['state'], string>> = {
         />
       </svg>
     </span>
-    <span v-else class="figure text-right text-quiet">{{ age(alert.openedAt) }}</span>
+    <span v-else class="figure text-right text-quiet">{{ age(alert.openedAt) }} ago</span>
   </RouterLink>
 </template>

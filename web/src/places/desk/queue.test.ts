@@ -45,7 +45,10 @@ describe('the queue', () => {
 
   it('counts the fuse down to when the second limit is reached', () => {
     const burning = alert('a', { minutesToCritical: 60, criticalAt: '2026-11-20T07:00:00Z' });
-    expect(fuse(burning, new Date('2026-11-20T06:15:00Z'))).toEqual({ words: `45${NBSP}min`, percent: 6.25 });
+    expect(fuse(burning, new Date('2026-11-20T06:15:00Z'))).toEqual({
+      words: `45${NBSP}min left`,
+      percent: 6.25,
+    });
     expect(fuse(burning, new Date('2026-11-20T07:30:00Z'))?.words).toBe('now');
   });
 

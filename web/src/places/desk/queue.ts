@@ -50,7 +50,10 @@ export function fuse(alert: AlertItem, now: Date): { words: string; percent: num
   const left = (new Date(alert.criticalAt).getTime() - now.getTime()) / 60_000;
   return left <= 0
     ? { words: 'now', percent: 100 }
-    : { words: span(left * 60_000), percent: Math.max(3, Math.min(100, (left / FULL_MINUTES) * 100)) };
+    : {
+        words: `${span(left * 60_000)} left`,
+        percent: Math.max(3, Math.min(100, (left / FULL_MINUTES) * 100)),
+      };
 }
 
 export interface QueueFilter {

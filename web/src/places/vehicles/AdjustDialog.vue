@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client';
 import { useAdjustment } from '@/api/fleet';
 import AppDialog from '@/shared/AppDialog.vue';
 import { placeWords } from '@/shared/position';
-import { useUnits } from '@/shared/units';
+import PressureField from '@/shared/PressureField.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** Records that somebody set a pressure: from then on the wheel is to keep what it has. */
@@ -17,11 +17,10 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ done: [] }>();
 
-const units = useUnits();
 const adjust = useAdjustment();
 const minutesAgo = ref(0);
-const before = ref<number | ''>('');
-const after = ref<number | ''>('');
+const before = ref<number | null>(null);
+const after = ref<number | null>(null);
 const note = ref('');
 const { trouble, isBusy, attempt } = useAttempt();
 const TIMES: [number, string][] = [
@@ -36,14 +35,12 @@ watch(
   () => props.isOpen,
   () => {
     minutesAgo.value = 0;
-    before.value = '';
-    after.value = '';
+    before.value = null;
+    after.value = null;
     note.value = '';
     trouble.value = '';
   },
 );
-
-const kpa = (value: number | '') => (value === '' ? null : units.fromPressure(value));
 
 const record = () =>
   attempt(async () => {
@@ -53,8 +50,8 @@ const record = () =>
         props.take || minutesAgo.value
           ? new Date(Date.now() - minutesAgo.value * 60_000).toISOString()
           : null,
-      beforeKpa: kpa(before.value),
-      afterKpa: kpa(after.value),
+      beforeKpa: before.value,
+      afterKpa: after.value,
       note: note.value || null,
     };
     await (props.take ? props.take(record) : adjust(props.vehicleRef, props.position, record));
@@ -80,14 +77,8 @@ const record = () =>
         </select>
       </label>
       <div class="grid grid-cols-2 gap-4">
-        <label>
-          Hand gauge before, {{ units.pressureSymbol.value }}
-          <input v-model="before" type="number" step="any" min="0" class="field figure mt-1" />
-        </label>
-        <label>
-          Hand gauge after, {{ units.pressureSymbol.value }}
-          <input v-model="after" type="number" step="any" min="0" class="field figure mt-1" />
-        </label>
+        <PressureField v-model="before" label="Hand gauge before" is-optional />
+        <PressureField v-model="after" label="Hand gauge after" is-optional />
       </div>
       <label>
         Note

@@ -65,7 +65,11 @@ async function store(): Promise<void> {
           class="field figure mt-0.5"
         />
       </label>
-      <PressureField v-model="rules.gaugeToleranceKpa" label="Hand gauge and sensor may differ by" />
+      <PressureField
+        v-model="rules.gaugeToleranceKpa"
+        is-difference
+        label="Hand gauge and sensor may differ by"
+      />
       <label class="flex items-center gap-2 sm:col-span-2"
         ><input v-model="rules.retreadOnSteer" type="checkbox" /> steered axles may have retreads</label
       >

@@ -30,7 +30,7 @@ watch(
   () => {
     const seen = props.wheel.inspection;
     unit.value = 'mm';
-    treads.value = seen?.treadMm.map((mm) => String(Math.round(mm * 10) / 10)).join(' ') ?? '';
+    treads.value = seen?.treadMm.map((mm) => String(Math.round(mm * 100) / 100)).join(' ') ?? '';
     dateCode.value = seen?.dateCode ?? '';
     stem.value = seen?.stem ?? 'SOUND';
     isReachable.value = seen?.isValveReachable ?? true;

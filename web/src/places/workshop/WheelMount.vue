@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { EntryData, JobItem, JobWheel } from '@/api/jobs';
-import { parseTemperature } from '@/shared/quantity';
-import { useSession } from '@/api/session';
+import TemperatureField from '@/shared/TemperatureField.vue';
 import { useUnits } from '@/shared/units';
 import StepTimer from './StepTimer.vue';
 
@@ -11,18 +10,16 @@ const props = defineProps<{ job: JobItem; wheel: JobWheel }>();
 const emit = defineEmits<{ mounted: [data: EntryData] }>();
 
 const units = useUnits();
-const { preferences } = useSession();
 const done = ref<number[]>([]);
-const warmth = ref('');
+const celsius = ref<number | null>(null);
 watch(
   () => props.wheel.position,
   () => (done.value = []),
 );
 
 const needsWarmth = computed(() => props.job.steps.some((step) => step.needsWarmth));
-const celsius = computed(() => parseTemperature(warmth.value, preferences.value.temperatureUnit));
 const isWarmEnough = computed(
-  () => !needsWarmth.value || (celsius.value !== undefined && celsius.value >= 15 && celsius.value <= 35),
+  () => !needsWarmth.value || (celsius.value !== null && celsius.value >= 15 && celsius.value <= 35),
 );
 const isStopped = (step: JobItem['steps'][number]) => step.needsWarmth && !isWarmEnough.value;
 const areAllDone = computed(() => done.value.length === props.job.steps.length);
@@ -34,14 +31,13 @@ const areAllDone = computed(() => done.value.length === props.job.steps.length);
     <ul v-if="job.cautions.length" class="border-l-2 border-ink pl-3">
       <li v-for="caution in job.cautions" :key="caution">{{ caution }}</li>
     </ul>
-    <label v-if="needsWarmth"
-      >Temperature of tyre, glue and sensor, {{ units.temperatureSymbol.value }}
-      <input v-model="warmth" class="field figure mt-0.5" inputmode="decimal" autocomplete="off" />
-      <span v-if="celsius !== undefined && !isWarmEnough" role="alert" class="text-stop">
+    <div v-if="needsWarmth">
+      <TemperatureField v-model="celsius" label="Temperature of tyre, glue and sensor" />
+      <span v-if="celsius !== null && !isWarmEnough" role="alert" class="text-stop">
         Gluing needs {{ units.temperatureWords(15) }} to {{ units.temperatureWords(35) }}. Bring tyre, glue
         and sensor there first; do not go on.
       </span>
-    </label>
+    </div>
     <p v-if="!job.steps.length" class="text-quiet">
       This job names no way of holding the sensors; go by the maker’s instructions.
     </p>

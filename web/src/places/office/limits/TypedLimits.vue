@@ -2,7 +2,8 @@
 import { ref } from 'vue';
 import { statedFigure, type LimitPolicy } from '@/api/limits';
 import { useSession } from '@/api/session';
-import { parsePressure } from '@/shared/quantity';
+import { parsePercent, parsePressure } from '@/shared/quantity';
+import { useUnread } from '@/shared/unread';
 import { useUnits } from '@/shared/units';
 import { kpaOf, pctOf, type LimitName } from './ruler';
 
@@ -19,18 +20,23 @@ const ROWS: { name: LimitName; words: string; side: string; sign: 1 | -1 }[] = [
 ];
 /** A typed figure that is not the percentage beside it. */
 const doubt = ref<{ name: LimitName; typed: number; right: number }>();
-const unread = ref<LimitName>();
+const unread = ref<{ name: LimitName; isShare: boolean }>();
+useUnread(() => {
+  const row = ROWS.find((one) => one.name === unread.value?.name);
+  return row && `${row.words}, ${unread.value?.isShare ? 'per cent' : 'as a pressure'}`;
+});
 const rounded = (value: number) => Math.round(value * 10) / 10;
 
 function typePct(name: LimitName, text: string): void {
-  const pct = Number(text.replace(',', '.'));
-  if (Number.isFinite(pct) && pct > 0) policy.value = { ...policy.value, [name]: pct };
+  const pct = parsePercent(text);
+  unread.value = pct === undefined || pct <= 0 ? { name, isShare: true } : undefined;
+  if (pct !== undefined && pct > 0) policy.value = { ...policy.value, [name]: pct };
   doubt.value = undefined;
 }
 
 async function typeFigure({ name, sign }: (typeof ROWS)[number], text: string): Promise<void> {
   const typed = parsePressure(text, preferences.value.pressureUnit);
-  unread.value = typed === undefined ? name : undefined;
+  unread.value = typed === undefined ? { name, isShare: false } : undefined;
   if (typed === undefined) return;
   const right = await statedFigure(
     props.target,
@@ -62,6 +68,9 @@ function keep(): void {
           @change="typePct(row.name, ($event.target as HTMLInputElement).value)"
         />
         %
+        <span v-if="unread?.name === row.name && unread.isShare" class="text-stop"
+          >A share, such as 11 %.</span
+        >
       </label>
       <label class="flex items-center gap-1">
         <input
@@ -71,7 +80,9 @@ function keep(): void {
           @change="typeFigure(row, ($event.target as HTMLInputElement).value)"
         />
         {{ units.pressureSymbol.value }}
-        <span v-if="unread === row.name" class="text-stop">Write a pressure, such as 7.8 bar.</span>
+        <span v-if="unread?.name === row.name && !unread.isShare" class="text-stop"
+          >Write a pressure, such as 7.8 bar.</span
+        >
       </label>
     </div>
     <div v-if="doubt" role="alert" class="border-l-2 border-next bg-raised p-3">

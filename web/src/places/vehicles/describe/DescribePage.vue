@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { unreadWords } from '@/shared/unread';
 import { useDebouncedRefHistory, useEventListener, useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
@@ -122,6 +123,8 @@ function forget(): void {
 }
 
 async function store(): Promise<void> {
+  trouble.value = unreadWords();
+  if (trouble.value) return;
   isBusy.value = true;
   trouble.value = '';
   faults.value = [];

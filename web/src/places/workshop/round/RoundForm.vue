@@ -2,29 +2,21 @@
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useRoundActions } from '@/api/rounds';
-import { useSession } from '@/api/session';
-import { parseTemperature } from '@/shared/quantity';
-import { useUnits } from '@/shared/units';
+import TemperatureField from '@/shared/TemperatureField.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import VehiclePicker from '@/shared/VehiclePicker.vue';
 
 /** Begins a round of pressures. */
 const MOST = 20;
 const router = useRouter();
-const units = useUnits();
-const { preferences } = useSession();
 const { open } = useRoundActions();
 const { trouble, isBusy, attempt } = useAttempt();
 const chosen = ref<string[]>([]);
-const air = ref('');
+const air = ref<number | null>(null);
 
 const begin = () =>
   attempt(async () => {
-    const airC = parseTemperature(air.value, preferences.value.temperatureUnit);
-    const round = await open({
-      vehicles: chosen.value,
-      airC: airC === undefined ? null : Math.round(airC * 10) / 10,
-    });
+    const round = await open({ vehicles: chosen.value, airC: air.value });
     await router.push({ name: 'round', params: { id: round.id } });
   });
 </script>
@@ -34,17 +26,11 @@ const begin = () =>
     <h2 class="text-base">A round with the air line</h2>
     <p class="text-quiet">What to do at every wheel, at its present temperature.</p>
     <VehiclePicker v-model="chosen" :most="MOST" />
+    <p class="text-quiet">
+      Without the temperature of the air outside the coolest tyre’s is taken, and no air is let out anywhere.
+    </p>
     <div class="flex flex-wrap items-end gap-3">
-      <label class="block"
-        >Air outside, {{ units.temperatureSymbol.value }}
-        <input
-          v-model="air"
-          class="field figure mt-0.5 block w-36"
-          inputmode="decimal"
-          autocomplete="off"
-          placeholder="coolest tyre’s"
-        />
-      </label>
+      <TemperatureField v-model="air" class="w-44" label="Air outside" placeholder="coolest tyre’s" />
       <button type="submit" class="button button-main" :disabled="!chosen.length || isBusy">
         Begin the round
       </button>

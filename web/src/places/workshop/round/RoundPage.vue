@@ -68,7 +68,7 @@ const print = () => window.print();
       <p class="mt-1 text-quiet">
         Reckoned with {{ units.temperatureWords(round.sheet.airC) }} outside<template
           v-if="round.sheet.isAirGuessed"
-          >, which is the coolest tyre’s</template
+          >, which is the coolest tyre’s; while nobody says more, no air is let out</template
         >. Cold pressure means at the temperature of the air.
       </p>
       <section v-for="vehicle in round.sheet.vehicles" :key="vehicle.ref" class="mt-4">

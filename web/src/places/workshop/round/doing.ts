@@ -11,7 +11,7 @@ export function toDo(wheel: RoundWheel, pressure: (kpa: number) => string): stri
     case 'LET_OUT':
       return `let out ${change}`;
     case 'LET_COOL':
-      return 'too high, and warm: let it cool, never bleed it hot';
+      return 'too high, and not known to be cold: let it cool first, never bleed it hot';
     case 'DO_NOT_INFLATE':
       return 'do not inflate: valve core out, off the vehicle, looked at inside';
     default:

@@ -89,7 +89,9 @@ class AllKindsPulledPlugTest {
                         .toList());
         product.close();
         assertThat(refused).isEmpty();
-        assertThat(answered).hasSize(7).allSatisfy((kind, all) -> assertThat(all).as(kind).isNotEmpty());
+        assertThat(answered)
+                .hasSize(7)
+                .allSatisfy((kind, all) -> assertThat(all).as(kind).isNotEmpty());
     }
 
     private static void join(Thread thread) {
@@ -118,28 +120,70 @@ class AllKindsPulledPlugTest {
     private List<Deed> deeds(String alert) {
         long begin = Instant.now().minusSeconds(3_600).toEpochMilli();
         return List.of(
-                (product, n) -> add("readings", Long.toString(begin + n), product, "/api/v1/readings", "["
-                        + reading("ABCD02", begin + n, 800) + "]"),
-                (product, n) -> add("entries", "entry-of-" + n, product, "/api/v1/jobs/1/entries", """
-                        {"entries":[{"key":"entry-of-%d","kind":"NOTED","data":{"reason":"n"}}]}""".formatted(n)),
-                (product, n) -> add("adjustments", "set " + n, product, "/api/v1/vehicles/AK-1/wheels/1L/adjustments", """
-                        {"at":"%s","afterKpa":800,"note":"set %d"}""".formatted(Instant.ofEpochMilli(begin + n), n)),
-                (product, n) -> add("notes", "seen " + n, product, "/api/v1/alerts/" + alert + "/notes", """
+                (product, n) -> add(
+                        "readings",
+                        Long.toString(begin + n),
+                        product,
+                        "/api/v1/readings",
+                        "[" + reading("ABCD02", begin + n, 800) + "]"),
+                (product, n) -> add(
+                        "entries",
+                        "entry-of-" + n,
+                        product,
+                        "/api/v1/jobs/1/entries",
+                        """
+                        {"entries":[{"key":"entry-of-%d","kind":"NOTED","data":{"reason":"n"}}]}"""
+                                .formatted(n)),
+                (product, n) -> add(
+                        "adjustments",
+                        "set " + n,
+                        product,
+                        "/api/v1/vehicles/AK-1/wheels/1L/adjustments",
+                        """
+                        {"at":"%s","afterKpa":800,"note":"set %d"}"""
+                                .formatted(Instant.ofEpochMilli(begin + n), n)),
+                (product, n) -> add(
+                        "notes",
+                        "seen " + n,
+                        product,
+                        "/api/v1/alerts/" + alert + "/notes",
+                        """
                         {"note":"seen %d"}""".formatted(n)),
-                (product, n) -> add("vehicles", "AK-N" + n, product, "/api/v1/vehicles", """
+                (product, n) -> add(
+                        "vehicles",
+                        "AK-N" + n,
+                        product,
+                        "/api/v1/vehicles",
+                        """
                         {"ref":"AK-N%d","kind":"DOLLY","axles":[{"role":"TRAILER","wheels":"SINGLE","coldPressureKpa":700}]}"""
-                        .formatted(n)),
-                (product, n) -> add("tokens", "token " + n, product, "/api/v1/tokens", """
+                                .formatted(n)),
+                (product, n) -> add(
+                        "tokens",
+                        "token " + n,
+                        product,
+                        "/api/v1/tokens",
+                        """
                         {"name":"token %d","scope":"RECEIVER"}""".formatted(n)),
-                (product, n) -> add("plans", "plan", product, "/api/v1/kit-plans", """
+                (product, n) -> add(
+                        "plans",
+                        "plan",
+                        product,
+                        "/api/v1/kit-plans",
+                        """
                         {"vehicles":["AK-1"],"preference":["STRAP"],"isPreview":false}"""),
-                (product, n) -> replace("stock", n % 90_000, () -> product.put(
-                        "/api/v1/stock/RECEIVER", Product.TOKEN, "{\"onHand\":" + n % 90_000 + "}")),
-                (product, n) -> replace("limit", 5 + n % 9, () -> product.post(
-                        "/api/v1/limit-changes",
-                        Product.TOKEN,
-                        "application/json",
-                        "{\"isPreview\":false,\"change\":{\"level\":\"FLEET\",\"limits\":{\"lowPct\":" + (5 + n % 9) + "}}}")));
+                (product, n) -> replace(
+                        "stock",
+                        n % 90_000,
+                        () -> product.put("/api/v1/stock/RECEIVER", Product.TOKEN, "{\"onHand\":" + n % 90_000 + "}")),
+                (product, n) -> replace(
+                        "limit",
+                        5 + n % 9,
+                        () -> product.post(
+                                "/api/v1/limit-changes",
+                                Product.TOKEN,
+                                "application/json",
+                                "{\"isPreview\":false,\"change\":{\"level\":\"FLEET\",\"limits\":{\"lowPct\":"
+                                        + (5 + n % 9) + "}}}")));
     }
 
     private void add(String kind, String name, Product product, String path, String body) {
@@ -182,10 +226,13 @@ class AllKindsPulledPlugTest {
             JsonNode page = product.json("/api/v1/vehicles/AK-1/wheels/1R/readings?limit=10000" + cursor);
             page.get("items").forEach(item -> there.computeIfAbsent("readings", k -> new HashMap<>())
                     .merge(
-                            Long.toString(Instant.parse(item.get("at").asString()).toEpochMilli()),
+                            Long.toString(
+                                    Instant.parse(item.get("at").asString()).toEpochMilli()),
                             1,
                             Integer::sum));
-            cursor = page.get("nextCursor").isNull() ? null : "&cursor=" + page.get("nextCursor").asString();
+            cursor = page.get("nextCursor").isNull()
+                    ? null
+                    : "&cursor=" + page.get("nextCursor").asString();
         }
         answered.forEach((kind, names) -> {
             if (!kind.equals("plans")) {
@@ -197,18 +244,23 @@ class AllKindsPulledPlugTest {
         });
         assertThat(product.json("/api/v1/kit-plans").get("items").size())
                 .isGreaterThanOrEqualTo(Math.min(200, answered.get("plans").size()));
-        assertIsOneOf(product.json("/api/v1/stock").get("items").valueStream()
+        assertIsOneOf(
+                product.json("/api/v1/stock")
+                        .get("items")
+                        .valueStream()
                         .filter(item -> item.get("item").asString().equals("RECEIVER"))
                         .findFirst()
                         .orElseThrow()
                         .get("onHand")
-                        .asInt(), "stock");
+                        .asInt(),
+                "stock");
         assertIsOneOf(product.json("/api/v1/limits").at("/policy/lowPct").asInt(), "limit");
     }
 
     private static void count(Map<String, Map<String, Integer>> there, String kind, JsonNode item, String field) {
         if (item.hasNonNull(field)) {
-            there.computeIfAbsent(kind, k -> new HashMap<>()).merge(item.get(field).asString(), 1, Integer::sum);
+            there.computeIfAbsent(kind, k -> new HashMap<>())
+                    .merge(item.get(field).asString(), 1, Integer::sum);
         }
     }
 

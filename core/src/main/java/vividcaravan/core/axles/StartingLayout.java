@@ -83,6 +83,7 @@ public enum StartingLayout {
         return words;
     }
 
+    /** What kind of vehicle it is for. */
     public VehicleKind kind() {
         return kind;
     }

@@ -26,16 +26,17 @@ public record TyreSpec(String size, Integer loadIndex, Double maxColdKpa, Double
     public record Fault(String field, String message) {}
 
     /**
-     * What is wrong with a target under this specification.
+     * What is wrong with a target under this specification, whatever use of the vehicle it is for.
      *
+     * @param field the name of that target
      * @param targetKpa cold pressure, kPa gauge
      * @return empty if the tyre may have it, or if nothing is known of the tyre
      */
-    public List<Fault> faultsOf(double targetKpa) {
+    public List<Fault> faultsOf(String field, double targetKpa) {
         List<Fault> faults = new ArrayList<>();
         if (maxColdKpa != null && !(targetKpa <= maxColdKpa)) {
             faults.add(new Fault(
-                    "coldPressureKpa",
+                    field,
                     "The target of " + Math.round(targetKpa) + " kPa is above the " + Math.round(maxColdKpa)
                             + " kPa that tyre, rim and valve may have."));
         }

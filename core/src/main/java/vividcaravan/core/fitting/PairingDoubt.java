@@ -41,6 +41,7 @@ public record PairingDoubt(Kind kind, String words, String wayOut, List<String> 
             this.weight = weight;
         }
 
+        /** How much it weighs. */
         public Weight weight() {
             return weight;
         }

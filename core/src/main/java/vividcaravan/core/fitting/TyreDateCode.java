@@ -4,11 +4,13 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.time.temporal.IsoFields;
+import java.time.temporal.TemporalAdjusters;
 import java.util.regex.Pattern;
 
 /**
  * The week and year in which a tyre was made: the last four digits of its identification, week and year [49 CFR 574.5].
- * Three digits were used before 2000. Weeks are taken as ISO 8601 counts them; week 53 exists only in years that have one.
+ * Three digits were used before 2000. The rule counts weeks from Sunday, the first full one being 01 [from memory]; elsewhere
+ * they are counted as ISO 8601 does. Which of the two a maker used does not show, so a week is good that either has.
  *
  * @param week 1 to 53
  * @param year four digits
@@ -22,16 +24,26 @@ public record TyreDateCode(int week, int year) {
      * @throws IllegalArgumentException if the year has no such week
      */
     public TyreDateCode {
-        if (!(week >= 1 && week <= weeksOf(year))) {
+        int weeks = Math.max(isoWeeksOf(year), sundaysOf(year));
+        if (!(week >= 1 && week <= weeks)) {
             throw new IllegalArgumentException(
-                    "week " + week + " does not exist in " + year + ", which has weeks 1 to " + weeksOf(year));
+                    "week " + week + " does not exist in " + year + ", which has weeks 1 to " + weeks);
         }
     }
 
-    private static int weeksOf(int year) {
+    private static int isoWeeksOf(int year) {
         return (int) IsoFields.WEEK_OF_WEEK_BASED_YEAR
                 .rangeRefinedBy(LocalDate.of(year, 6, 1))
                 .getMaximum();
+    }
+
+    /** Full weeks from Sunday that begin in a year. */
+    private static int sundaysOf(int year) {
+        return firstSunday(year).plusWeeks(52).getYear() == year ? 53 : 52;
+    }
+
+    private static LocalDate firstSunday(int year) {
+        return LocalDate.of(year, 1, 1).with(TemporalAdjusters.nextOrSame(DayOfWeek.SUNDAY));
     }
 
     /**
@@ -52,22 +64,28 @@ public record TyreDateCode(int week, int year) {
         }
         TyreDateCode code =
                 new TyreDateCode(Integer.parseInt(plain.substring(0, 2)), 2000 + Integer.parseInt(plain.substring(2)));
-        if (code.monday().isAfter(today)) {
+        if (code.firstDay().isAfter(today)) {
             throw new IllegalArgumentException(
                     "week " + code.week() + " of " + code.year() + " is still to come; read the sidewall again");
         }
         return code;
     }
 
-    /** The first day of its week. */
-    public LocalDate monday() {
-        return LocalDate.of(year, 1, 4)
-                .with(IsoFields.WEEK_OF_WEEK_BASED_YEAR, week)
+    /** The first day of its week, the earlier one where the two ways of counting differ: no tyre is taken as younger than it may be. */
+    public LocalDate firstDay() {
+        LocalDate fromSunday = firstSunday(year).plusWeeks(week - 1L);
+        LocalDate iso = LocalDate.of(year, 1, 4)
+                .with(IsoFields.WEEK_OF_WEEK_BASED_YEAR, Math.min(week, isoWeeksOf(year)))
                 .with(DayOfWeek.MONDAY);
+        boolean hasBoth = week <= isoWeeksOf(year) && week <= sundaysOf(year);
+        if (hasBoth) {
+            return iso.isBefore(fromSunday) ? iso : fromSunday;
+        }
+        return week <= sundaysOf(year) ? fromSunday : iso;
     }
 
     /** Whole years from the first day of its week to {@code day}. */
     public int years(LocalDate day) {
-        return (int) ChronoUnit.YEARS.between(monday(), day);
+        return (int) ChronoUnit.YEARS.between(firstDay(), day);
     }
 }

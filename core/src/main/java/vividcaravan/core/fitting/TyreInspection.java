@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.VehicleKind;
 
 /**
  * What somebody saw of a wheel before it was fitted.
@@ -43,7 +44,7 @@ public record TyreInspection(
      * @param minTreadSteerMm least tread on steered axles, mm
      * @param minTreadMm least tread elsewhere, mm
      * @param maxAgeYears how old a tyre may be
-     * @param allowsRetreadOnSteer whether steered axles may have retreads
+     * @param allowsRetreadOnSteer whether steered axles of other vehicles than buses may have retreads
      */
     public record Rules(double minTreadSteerMm, double minTreadMm, int maxAgeYears, boolean allowsRetreadOnSteer) {
 
@@ -92,10 +93,11 @@ public record TyreInspection(
     /**
      * Why nothing should be fitted here, in words; empty if the wheel passes.
      *
+     * @param kind what the vehicle is
      * @param role the axle's role; null for a spare
      * @param today the day of the inspection
      */
-    public List<String> failures(AxleRole role, Rules rules, LocalDate today) {
+    public List<String> failures(VehicleKind kind, AxleRole role, Rules rules, LocalDate today) {
         List<String> failures = new ArrayList<>();
         double least = role == null ? rules.minTreadSteerMm() : rules.leastMm(role);
         if (treadMm.isEmpty()) {
@@ -103,7 +105,7 @@ public record TyreInspection(
         } else if (!(shallowestMm() >= least)) {
             failures.add(String.format(
                     Locale.ROOT,
-                    "Its tread is %.1f mm at the shallowest, the least is %.1f mm.",
+                    "Its tread is %.2f mm at the shallowest, the least is %.2f mm.",
                     shallowestMm(),
                     least));
         }
@@ -114,7 +116,10 @@ public record TyreInspection(
         if (!isValveReachable) {
             failures.add("Its valve cannot be reached.");
         }
-        if (isRetread && role == AxleRole.STEER && !rules.allowsRetreadOnSteer()) {
+        // No setting of a fleet switches off what is law for the front wheels of a bus [49 CFR 393.75(d)].
+        if (isRetread && role == AxleRole.STEER && kind == VehicleKind.BUS) {
+            failures.add("It is a retread on a front wheel of a bus.");
+        } else if (isRetread && role == AxleRole.STEER && !rules.allowsRetreadOnSteer()) {
             failures.add("It is a retread on a steered axle.");
         }
         if (damage != null) {

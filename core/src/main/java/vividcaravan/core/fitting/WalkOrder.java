@@ -25,6 +25,7 @@ public enum WalkOrder {
         this.first = first;
     }
 
+    /** The order in words. */
     public String words() {
         return words;
     }

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import vividcaravan.core.axles.TyreSpec;
 
 /**
  * The cold pressures of an axle: the one it usually has, and others for other uses of the vehicle.
@@ -48,6 +49,15 @@ public record AxleTargets(double roadKpa, Map<VehicleUse, Double> others) {
         others.forEach((use, kpa) -> AxleLimits.faults(kpa, policy)
                 .forEach(fault -> faults.add(new LimitFault(field(use), fault.message()))));
         return faults;
+    }
+
+    /** What is wrong with these targets on a tyre; empty if it may have all of them. */
+    public List<LimitFault> faults(TyreSpec tyre) {
+        List<TyreSpec.Fault> faults = new ArrayList<>(tyre.faultsOf(field(VehicleUse.ROAD), roadKpa));
+        others.forEach((use, kpa) -> faults.addAll(tyre.faultsOf(field(use), kpa)));
+        return faults.stream()
+                .map(fault -> new LimitFault(fault.field(), fault.message()))
+                .toList();
     }
 
     /** The name of a use's target in documents. */

@@ -17,10 +17,12 @@ public enum LimitSchool {
         this.policy = policy;
     }
 
+    /** The school in words. */
     public String words() {
         return words;
     }
 
+    /** The limits it starts from. */
     public LimitPolicy policy() {
         return policy;
     }

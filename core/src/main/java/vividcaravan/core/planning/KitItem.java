@@ -59,6 +59,7 @@ public enum KitItem {
         return words;
     }
 
+    /** What it is used for. */
     public Use use() {
         return use;
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import vividcaravan.core.axles.Position;
 
 class DepartureTest {
@@ -32,6 +33,18 @@ class DepartureTest {
         Alert soft = alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true).recovered(2_000);
 
         assertThat(Departure.of(List.of(soft), List.of()))
+                .isEqualTo(
+                        new Departure(Departure.Verdict.NOT_YET, List.of("2LO run soft: inspection off the vehicle")));
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = AlertKind.class,
+            names = {"SLOW_LEAK", "TWIN_MISMATCH", "OVER_PRESSURE", "FAST_LEAK"})
+    void aTyreRunSoftIsNamedAsThatWhateverTheAlertIsAbout(AlertKind kind) {
+        Departure departure = Departure.of(List.of(alert(kind, Urgency.NEXT_STOP, true)), List.of());
+
+        assertThat(departure)
                 .isEqualTo(
                         new Departure(Departure.Verdict.NOT_YET, List.of("2LO run soft: inspection off the vehicle")));
     }

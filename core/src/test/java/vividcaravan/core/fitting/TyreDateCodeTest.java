@@ -17,13 +17,14 @@ class TyreDateCodeTest {
     @Test
     void isWeekAndYear() {
         assertThat(TyreDateCode.read("3423", TODAY)).isEqualTo(new TyreDateCode(34, 2023));
-        // Monday of week 34 of 2023, from a calendar.
-        assertThat(TyreDateCode.read("3423", TODAY).monday()).isEqualTo(LocalDate.of(2023, 8, 21));
+        // From a calendar: Sunday of the 34th full week of 2023, a day before the Monday of week 34.
+        assertThat(TyreDateCode.read("3423", TODAY).firstDay()).isEqualTo(LocalDate.of(2023, 8, 20));
     }
 
     @ParameterizedTest
-    @CsvSource({"5304", "5309", "5315", "5320"})
-    void week53ExistsInYearsThatHaveOne(String code) {
+    // By ISO 8601 in 2004, 2009, 2015 and 2020; counted from Sunday in 2006, 2012, 2017 and 2023.
+    @CsvSource({"5304", "5309", "5315", "5320", "5306", "5312", "5317", "5323"})
+    void week53ExistsInYearsThatHaveOneByEitherCount(String code) {
         assertThat(TyreDateCode.read(code, TODAY).week()).isEqualTo(53);
     }
 
@@ -42,10 +43,10 @@ class TyreDateCodeTest {
     }
 
     @Test
-    void turnsTenOnItsMonday() {
+    void turnsTenOnItsFirstDay() {
         TyreDateCode code = TyreDateCode.read("4816", TODAY);
 
-        assertThat(code.years(code.monday().plusYears(10).minusDays(1))).isEqualTo(9);
-        assertThat(code.years(code.monday().plusYears(10))).isEqualTo(10);
+        assertThat(code.years(code.firstDay().plusYears(10).minusDays(1))).isEqualTo(9);
+        assertThat(code.years(code.firstDay().plusYears(10))).isEqualTo(10);
     }
 }

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.VehicleKind;
 
 class TyreInspectionTest {
 
@@ -31,12 +32,16 @@ class TyreInspectionTest {
         "TRAILER, 1.6, true"
     })
     void theShallowestPointDecides(AxleRole role, double mm, boolean passes) {
-        assertThat(tread(9, mm, 8).failures(role, RULES, TODAY).isEmpty()).isEqualTo(passes);
+        assertThat(tread(9, mm, 8)
+                        .failures(VehicleKind.RIGID_TRUCK, role, RULES, TODAY)
+                        .isEmpty())
+                .isEqualTo(passes);
     }
 
     @Test
     void aSoundYoungTyrePasses() {
-        assertThat(tread(9, 8.5, 9).failures(AxleRole.STEER, RULES, TODAY)).isEmpty();
+        assertThat(tread(9, 8.5, 9).failures(VehicleKind.RIGID_TRUCK, AxleRole.STEER, RULES, TODAY))
+                .isEmpty();
     }
 
     @Test
@@ -44,7 +49,7 @@ class TyreInspectionTest {
         TyreInspection old =
                 new TyreInspection(List.of(9.0), "4716", TyreInspection.Stem.SOUND, true, false, null, null);
 
-        assertThat(old.failures(AxleRole.DRIVE, RULES, TODAY))
+        assertThat(old.failures(VehicleKind.RIGID_TRUCK, AxleRole.DRIVE, RULES, TODAY))
                 .singleElement()
                 .asString()
                 .contains("10 years old");
@@ -57,7 +62,8 @@ class TyreInspectionTest {
     void aStemThatIsNotSoundFails(TyreInspection.Stem stem) {
         TyreInspection seen = new TyreInspection(List.of(9.0), "3423", stem, true, false, null, null);
 
-        assertThat(seen.failures(AxleRole.DRIVE, RULES, TODAY)).hasSize(1);
+        assertThat(seen.failures(VehicleKind.RIGID_TRUCK, AxleRole.DRIVE, RULES, TODAY))
+                .hasSize(1);
     }
 
     @Test
@@ -65,10 +71,34 @@ class TyreInspectionTest {
         TyreInspection retread =
                 new TyreInspection(List.of(9.0), "3423", TyreInspection.Stem.SOUND, true, true, null, null);
 
-        assertThat(retread.failures(AxleRole.STEER, RULES, TODAY)).hasSize(1);
-        assertThat(retread.failures(AxleRole.DRIVE, RULES, TODAY)).isEmpty();
-        assertThat(retread.failures(AxleRole.STEER, new TyreInspection.Rules(3, 1.6, 10, true), TODAY))
+        assertThat(retread.failures(VehicleKind.RIGID_TRUCK, AxleRole.STEER, RULES, TODAY))
+                .hasSize(1);
+        assertThat(retread.failures(VehicleKind.RIGID_TRUCK, AxleRole.DRIVE, RULES, TODAY))
                 .isEmpty();
+        assertThat(retread.failures(
+                        VehicleKind.RIGID_TRUCK, AxleRole.STEER, new TyreInspection.Rules(3, 1.6, 10, true), TODAY))
+                .isEmpty();
+    }
+
+    /** 49 CFR 393.75(d). */
+    @Test
+    void aBusHasNoRetreadsInFrontWhateverTheFleetSays() {
+        TyreInspection retread =
+                new TyreInspection(List.of(9.0), "3423", TyreInspection.Stem.SOUND, true, true, null, null);
+        TyreInspection.Rules easy = new TyreInspection.Rules(3, 1.6, 10, true);
+
+        assertThat(retread.failures(VehicleKind.BUS, AxleRole.STEER, easy, TODAY))
+                .singleElement()
+                .asString()
+                .contains("front wheel of a bus");
+        assertThat(retread.failures(VehicleKind.BUS, AxleRole.DRIVE, easy, TODAY))
+                .isEmpty();
+    }
+
+    @Test
+    void whatIsTooShallowReadsSo() {
+        assertThat(tread(3.17).failures(VehicleKind.RIGID_TRUCK, AxleRole.STEER, RULES, TODAY))
+                .containsExactly("Its tread is 3.17 mm at the shallowest, the least is 3.18 mm.");
     }
 
     @Test
@@ -76,7 +106,8 @@ class TyreInspectionTest {
         TyreInspection seen =
                 new TyreInspection(List.of(), null, TyreInspection.Stem.BENT, false, true, "cut in the sidewall", null);
 
-        assertThat(seen.failures(AxleRole.STEER, RULES, TODAY)).hasSize(6);
+        assertThat(seen.failures(VehicleKind.RIGID_TRUCK, AxleRole.STEER, RULES, TODAY))
+                .hasSize(6);
     }
 
     @Test

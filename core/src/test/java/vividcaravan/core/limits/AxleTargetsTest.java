@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import vividcaravan.core.axles.TyreSpec;
 
 class AxleTargetsTest {
 
@@ -30,6 +31,16 @@ class AxleTargetsTest {
         assertThat(targets.faults(LimitPolicy.DEFAULT))
                 .extracting(LimitFault::field)
                 .containsExactly("fieldPressureKpa");
+    }
+
+    @Test
+    void theTargetOfEveryUseIsHeldAgainstTheTyre() {
+        AxleTargets targets = new AxleTargets(700, Map.of(VehicleUse.LIFT_UP, 900.0));
+
+        assertThat(targets.faults(new TyreSpec(null, null, 850.0, null, null)))
+                .extracting(LimitFault::field)
+                .containsExactly("liftUpPressureKpa");
+        assertThat(targets.faults(TyreSpec.UNKNOWN)).isEmpty();
     }
 
     @Test

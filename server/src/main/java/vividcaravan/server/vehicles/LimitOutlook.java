@@ -68,9 +68,7 @@ class LimitOutlook {
                 return faults;
             }
         }
-        axle.tyre()
-                .faultsOf(axle.targets().roadKpa())
-                .forEach(fault -> faults.add(new LimitFault(fault.field(), fault.message())));
+        faults.addAll(axle.targets().faults(axle.tyre()));
         return faults;
     }
 

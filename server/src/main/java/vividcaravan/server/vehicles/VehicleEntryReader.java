@@ -228,7 +228,7 @@ final class VehicleEntryReader {
                 return;
             }
         }
-        axle.tyre().faultsOf(axle.coldPressureKpa()).forEach(fault -> part.fault(fault.field(), fault.message()));
+        axle.targets().faults(axle.tyre()).forEach(fault -> part.fault(fault.field(), fault.message()));
     }
 
     private @Nullable List<FleetDocument.SensorEntry> sensors(JsonPart vehicle, Optional<AxleLayout> layout) {

@@ -93,6 +93,7 @@ class EntryChecks {
                 .data()
                 .inspection()
                 .failures(
+                        job.vehicle().description().kind(),
                         position.isSpare()
                                 ? null
                                 : job.vehicle()

@@ -38,6 +38,8 @@ class JobFacts {
     private static final long COUNTED_MILLIS = 30L * 60 * 1000;
     /** Air that was set on is looked for so long. */
     private static final long PROOF_MILLIS = 20L * 60 * 1000;
+    /** What a sensor said so near to an act was said of the same air. */
+    private static final long BESIDE_MILLIS = 10L * 60 * 1000;
 
     private final FleetDirectory fleet;
     private final BlockStore blocks;
@@ -173,9 +175,10 @@ class JobFacts {
 
     /** The hand gauge beside the sensor; empty if it was not read or the sensor said nothing yet. */
     Optional<GaugeComparison> gauge(FitOutJob job, Position position, double toleranceKpa) {
-        Optional<Double> gauge =
-                job.at(position, EntryKind.GAUGED).map(entry -> entry.data().gaugeKpa());
-        Optional<Reading> reading = newest(job, position).filter(Reading::isMeasurement);
+        Optional<JobEntry> entry = job.at(position, EntryKind.GAUGED);
+        Optional<Double> gauge = entry.map(gauged -> gauged.data().gaugeKpa());
+        Optional<Reading> reading =
+                entry.flatMap(gauged -> beside(job, position, gauged.at().toEpochMilli()));
         if (gauge.isEmpty() || reading.isEmpty()) {
             return Optional.empty();
         }
@@ -186,6 +189,29 @@ class JobFacts {
                 .orElse(false);
         return Optional.of(GaugeComparison.of(
                 reading.get().pressureKpa(), isVented, gauge.get(), Atmosphere.at(altitude), toleranceKpa));
+    }
+
+    /**
+     * What a wheel's sensor said when something was done there: its last word before, or its first after. What it says later
+     * may be of other air.
+     */
+    private Optional<Reading> beside(FitOutJob job, Position position, long at) {
+        Reading[] found = {null};
+        sensor(job, position)
+                .ifPresent(sensor -> blocks.read(
+                        sensor.id(),
+                        at - BESIDE_MILLIS,
+                        at + BESIDE_MILLIS,
+                        stored -> {
+                            Reading reading = stored.reading();
+                            boolean isFirst = found[0] == null;
+                            boolean isNearerBefore = reading.at() <= at;
+                            if (reading.isMeasurement() && (isFirst || isNearerBefore)) {
+                                found[0] = reading;
+                            }
+                        },
+                        () -> false));
+        return found[0] == null ? newest(job, position).filter(Reading::isMeasurement) : Optional.of(found[0]);
     }
 
     /** What has been shown of a wheel. */

@@ -195,7 +195,7 @@ class JobView {
                 seen.isRetread(),
                 seen.damage(),
                 data.tyre(),
-                seen.failures(role, figures.tyres(), day),
+                seen.failures(job.vehicle().description().kind(), role, figures.tyres(), day),
                 unlikeMates(job, position, seen),
                 reason(job, position, EntryKind.PASSED_ANYWAY));
     }

@@ -97,11 +97,11 @@ class PressureLook {
             double airC,
             boolean isAirStated) {
         // A cap shows the wind, and a guess made from warm tyres makes them look cold.
-        boolean isInside = vehicle.sensorAt(position)
+        boolean isCap = vehicle.sensorAt(position)
                 .flatMap(KnownSensor::mount)
-                .filter(mount -> !mount.isOutside())
+                .filter(mount -> mount.isOutside())
                 .isPresent();
-        boolean isKnownCold = isAirStated && isInside && vehicle.isSoaked(position);
+        boolean isKnownCold = isAirStated && !isCap && vehicle.isSoaked(position);
         double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
         PressureAdvice advice = PressureAdvice.of(
                 target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude), isKnownCold);

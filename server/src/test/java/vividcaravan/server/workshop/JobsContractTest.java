@@ -1,6 +1,7 @@
 package vividcaravan.server.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static vividcaravan.server.Door.array;
 import static vividcaravan.server.Door.reading;
 
@@ -134,6 +135,9 @@ class JobsContractTest {
             letIn(position, 25);
             hearAll();
             assertThat(wheel(position).get("air").get("verdict").asString()).isEqualTo("PROVED");
+            assertThat(wheel(position).at("/gauge/expectedKpa").asDouble())
+                    .as("the gauge was read before the air went in")
+                    .isCloseTo(kpa.get(position) - 25, within(0.5));
             assertThat(outcome("PROVED", position, "{}")).isEqualTo("STORED");
             assertThat(outcome("GAUGED", position, "{ \"gaugeKpa\": " + kpa.get(position) + " }"))
                     .isEqualTo("STORED");

@@ -143,6 +143,43 @@ class PressureRoundContractTest {
                 .isEqualTo("LET_COOL");
     }
 
+    private static String said(String code, Instant at, double kpa, double celsius, boolean moving) {
+        return "{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":%s,\"moving\":%s}"
+                .formatted(code, at, kpa, celsius, moving);
+    }
+
+    @Test
+    void noAirIsLetOutOfTyresThatHaveJustRunHoweverTheAirIsKnown() {
+        Door.Truck truck = door.newTruck();
+        Instant now = Instant.now();
+        // 800 kPa at 20 °C show 878 at 45 °C.
+        door.readings(array(List.of(
+                said(truck.left(), now.minusSeconds(60), 878, 45, true),
+                said(truck.right(), now.minusSeconds(60), 878, 45, true))));
+
+        for (String air : List.of("", ", \"airC\": 20", ", \"airC\": 45")) {
+            assertThat(wheel(opened(truck.ref(), air), 0).get("action").asString())
+                    .as(air)
+                    .isIn("RIGHT", "LET_COOL");
+        }
+    }
+
+    @Test
+    void airIsLetOutOfASoakedTyreOnceSomebodySaysWhatTheAirOutsideHas() {
+        Door.Truck truck = door.newTruck();
+        Instant now = Instant.now();
+        door.readings(array(List.of(
+                said(truck.left(), now.minusSeconds(5 * 3_600), 860, 12, false),
+                said(truck.left(), now.minusSeconds(30), 860, 12, false))));
+
+        JsonNode stated = wheel(opened(truck.ref(), ", \"airC\": 12"), 0);
+        JsonNode guessed = wheel(opened(truck.ref(), ""), 0);
+
+        assertThat(stated.get("action").asString()).isEqualTo("LET_OUT");
+        assertThat(stated.get("changeKpa").asDouble()).isCloseTo(-60, within(1e-6));
+        assertThat(guessed.get("action").asString()).isEqualTo("LET_COOL");
+    }
+
     @Test
     void aTyreThatRanSoftIsNotToBeFilledThoughItReadsRightAgain() {
         Door.Truck truck = door.newTruck();
