@@ -103,9 +103,12 @@ public record TyreInspection(
         if (treadMm.isEmpty()) {
             failures.add("The tread was not measured.");
         } else if (!(shallowestMm() >= least)) {
+            // A tenth is as fine as a gauge reads, except where it would say that a tyre fails by nothing.
+            boolean isClose = "%.1f".formatted(shallowestMm()).equals("%.1f".formatted(least));
+            String figure = isClose ? "%.2f" : "%.1f";
             failures.add(String.format(
                     Locale.ROOT,
-                    "Its tread is %.2f mm at the shallowest, the least is %.2f mm.",
+                    "Its tread is " + figure + " mm at the shallowest, the least is " + figure + " mm.",
                     shallowestMm(),
                     least));
         }

@@ -42,7 +42,7 @@ class RunSoftWheelsStayTest {
                 .mapToObj(i -> reading(CODE, begin.plusSeconds(60 + i * 60L), 600, 20))
                 .toList()));
 
-        Door.Answer refused = door.importFleet(document(vehicle("SINGLE", ""), ""));
+        Door.Answer refused = door.importFleet(document(vehicle("SINGLE", ""), "\"onExisting\": \"update\","));
 
         assertThat(refused.status()).as(refused.text()).isEqualTo(409);
         assertThat(refused.text()).contains("80 %").contains("2LO");
@@ -53,7 +53,8 @@ class RunSoftWheelsStayTest {
                 "/api/v1/alerts/" + alert.get("id").asString() + "/close",
                 "{ \"isScrapped\": true, \"reason\": \"sidewall gone\" }");
         assertThat(closed.status()).as(closed.text()).isEqualTo(200);
-        assertThat(door.importFleet(document(vehicle("SINGLE", ""), "")).status())
+        assertThat(door.importFleet(document(vehicle("SINGLE", ""), "\"onExisting\": \"update\","))
+                        .status())
                 .isEqualTo(200);
     }
 
