@@ -32,7 +32,7 @@ const STATES: Partial<Record<AlertItem['state'], string>> = {
       <span class="figure">{{ alert.position }}</span> {{ kindWords(alert.kind)
       }}<span v-if="STATES[alert.state]" class="font-normal text-quiet">, {{ STATES[alert.state] }}</span>
     </span>
-    <span v-if="fuse(alert, now)" class="w-20 text-right">
+    <span v-if="fuse(alert, now)" class="min-w-20 text-right whitespace-nowrap">
       <span class="figure block">{{ fuse(alert, now)?.words }}</span>
       <svg class="block h-1 w-full" aria-hidden="true" preserveAspectRatio="none" viewBox="0 0 100 4">
         <rect width="100" height="4" fill="var(--rule)" />
