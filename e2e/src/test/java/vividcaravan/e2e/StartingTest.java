@@ -129,12 +129,12 @@ class StartingTest {
 
     private static final int MOST_BATCHES = 1_000;
 
-    /** Values without a pattern, so that they cannot be packed away. */
+    /** Values without a pattern, so that they cannot be packed away; fewer than a sensor may have kept in an hour. */
     private static String readings(int batch) {
-        Instant begin = Instant.now().minus(Duration.ofHours(6));
+        Instant begin = Instant.now().minus(Duration.ofHours(20));
         Random random = new Random(batch);
         return IntStream.range(0, 500)
-                .mapToObj(i -> "{\"sensor\":\"AB0001\",\"at\":\"" + begin.plusMillis(batch * 20_000L + i * 40L)
+                .mapToObj(i -> "{\"sensor\":\"AB0001\",\"at\":\"" + begin.plusMillis(batch * 50_000L + i * 100L)
                         + "\",\"pressureKpa\":" + (780_000 + random.nextInt(40_000)) / 1_000.0 + ",\"temperatureC\":"
                         + (2_000 + random.nextInt(1_000)) / 100.0 + "}")
                 .collect(Collectors.joining(",", "[", "]"));
