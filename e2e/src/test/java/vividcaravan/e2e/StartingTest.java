@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
 
 /** What an operator meets when starting it one way or another. */
 class StartingTest {
@@ -101,10 +102,8 @@ class StartingTest {
             small.makeRoom();
             small.waitUntilUp();
 
-            assertThat(small.readings(Product.TOKEN, readings(MOST_BATCHES))
-                            .get("accepted")
-                            .asInt())
-                    .isEqualTo(500);
+            JsonNode more = small.readings(Product.TOKEN, readings(MOST_BATCHES));
+            assertThat(more.get("accepted").asInt()).as(more.toString()).isEqualTo(500);
             assertThat(accepted).isPositive();
             assertThat(kept(small)).isEqualTo(accepted + 500);
         }
