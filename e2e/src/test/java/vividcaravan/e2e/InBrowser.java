@@ -76,6 +76,8 @@ abstract class InBrowser {
 
     @AfterEach
     void theBrowserHadNothingToComplainOf() {
+        // A page that stays open goes on working, beside the tests that follow.
+        browser.contexts().forEach(BrowserContext::close);
         List<String> said = List.copyOf(complaints);
         complaints.clear();
         if (!said.isEmpty()) {

@@ -40,6 +40,12 @@ abstract class InOwnFleet extends InBrowser {
         assertThat(page).hasURL(Pattern.compile(".*/desk.*"));
     }
 
+    /** Starts what was killed again, at the same address. */
+    void restart() {
+        String port = Integer.toString(product.port);
+        product = Product.start(folder.resolve("data"), Map.of("VIVID_API_TOKEN", Product.TOKEN, "SERVER_PORT", port));
+    }
+
     @AfterAll
     void stop() {
         product.close();

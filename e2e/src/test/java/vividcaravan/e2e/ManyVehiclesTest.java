@@ -5,32 +5,20 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.file.Path;
 import java.time.Instant;
-import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.assertj.core.api.Assertions;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** A fleet of two thousand vehicles with twenty thousand wheels, and a connection that breaks. */
-class ManyVehiclesTest extends InBrowser {
+class ManyVehiclesTest extends InOwnFleet {
 
     private static final int VEHICLES = 2_000;
 
-    @TempDir
-    Path folder;
-
-    private String port;
-    private Product product;
-
-    @BeforeEach
+    @BeforeAll
     void bringInTheFleet() {
-        port = Integer.toString(Product.freePort());
-        product = start();
         for (int from = 0; from < VEHICLES; from += 500) {
             String vehicles = IntStream.range(from, from + 500)
                     .mapToObj(ManyVehiclesTest::vehicle)
@@ -44,15 +32,6 @@ class ManyVehiclesTest extends InBrowser {
                             .statusCode())
                     .isEqualTo(200);
         }
-    }
-
-    @AfterEach
-    void stop() {
-        product.close();
-    }
-
-    private Product start() {
-        return Product.start(folder, Map.of("VIVID_API_TOKEN", Product.TOKEN, "SERVER_PORT", port));
     }
 
     private static String code(int vehicle, int wheel) {
@@ -81,22 +60,9 @@ class ManyVehiclesTest extends InBrowser {
         product.readings(Product.TOKEN, readings);
     }
 
-    private Page signedIn() {
-        String link = product.waitForLog("(/set-up#\\S+)");
-        Page page = newPage(product.address);
-        page.navigate(link);
-        page.getByLabel("User name").fill("wren");
-        page.getByLabel("Your name").fill("A. Wren");
-        page.getByLabel("Password").fill("four words in a row");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the account"))
-                .click();
-        page.waitForURL("**/desk");
-        return page;
-    }
-
     @Test
     void aLongListIsDrawnWhereItIsLookedAtAndAnAlertComesThrough() {
-        Page page = signedIn();
+        Page page = signedIn(1280, 800);
 
         page.navigate("/vehicles");
         Locator rows = page.getByRole(AriaRole.ROW);
@@ -118,7 +84,7 @@ class ManyVehiclesTest extends InBrowser {
 
     @Test
     void aLostConnectionIsSaidAndComesBackByItself() {
-        Page page = signedIn();
+        Page page = signedIn(1280, 800);
         assertThat(page.getByText("live", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
 
@@ -136,18 +102,18 @@ class ManyVehiclesTest extends InBrowser {
 
     @Test
     void afterARestartOfTheServerThePageAsksToSignInAgainAndGoesOnWhereItWas() {
-        Page page = signedIn();
+        Page page = signedIn(1280, 800);
         page.navigate("/vehicles/VC-00042");
         assertThat(page.getByText("live", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
 
         product.kill();
         assertThat(page.getByText("The connection is lost")).isVisible();
-        product = start();
+        restart();
 
         page.waitForURL("**/sign-in?then=/vehicles/VC-00042");
         page.getByLabel("User name").fill("wren");
-        page.getByLabel("Password").fill("four words in a row");
+        page.getByLabel("Password").fill(PASSWORD);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
                 .click();
         page.waitForURL("**/vehicles/VC-00042");

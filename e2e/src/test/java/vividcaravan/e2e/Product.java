@@ -7,8 +7,10 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -28,6 +30,9 @@ final class Product implements AutoCloseable {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final Path HERE = Path.of("").toAbsolutePath();
     private static final Path LAID_OUT = HERE.resolve("target/product");
+    /** It ends before compiling more thoroughly would have paid. */
+    private static final List<String> SHORT_LIVED = List.of("-Xmx512m", "-XX:TieredStopAtLevel=1");
+
     private static final long PATIENCE_SECONDS = 120;
 
     private static final HttpClient HTTP = HttpClient.newBuilder()
@@ -36,16 +41,16 @@ final class Product implements AutoCloseable {
             .build();
 
     final String address;
+    final int port;
     private final Process process;
     private final Path log;
 
     private Product(Path folder, Map<String, String> environment, List<String> before) {
-        this(folder, environment, before, List.of("-Xmx512m"));
+        this(folder, environment, before, SHORT_LIVED);
     }
 
     private Product(Path folder, Map<String, String> environment, List<String> before, List<String> options) {
-        int port =
-                environment.containsKey("SERVER_PORT") ? Integer.parseInt(environment.get("SERVER_PORT")) : freePort();
+        port = environment.containsKey("SERVER_PORT") ? Integer.parseInt(environment.get("SERVER_PORT")) : freePort();
         address = "http://localhost:" + port;
         List<String> command = new ArrayList<>(before);
         command.add("java");
@@ -127,16 +132,18 @@ final class Product implements AutoCloseable {
     }
 
     /** Starts the product without waiting for it. */
-    static synchronized Product launch(Path folder, Map<String, String> environment) {
+    static Product launch(Path folder, Map<String, String> environment) {
         layOut();
         return new Product(folder, environment, List.of());
     }
 
-    /** Once for all tests, so that each of their starts is quick. */
-    private static void layOut() {
+    /** Once for all tests, in whichever process they run, so that each of their starts is quick. */
+    private static synchronized void layOut() {
         Path jar = HERE.resolve("../server/target/vivid-caravan.jar");
         Path done = LAID_OUT.resolve("done");
-        try {
+        try (FileChannel lock = FileChannel.open(
+                HERE.resolve("target/product.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE)) {
+            lock.lock();
             String stamp = Files.getLastModifiedTime(jar).toString();
             if (Files.exists(done) && Files.readString(done).equals(stamp)) {
                 return;

@@ -19,6 +19,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -30,6 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
  * within 5 s, and health answers within 1 s. With 640 MB and with either collector. Longer with
  * {@code -Dsiege.seconds=60}.
  */
+@Tag("alone")
 class SiegeTest {
 
     private static final long SECONDS = Long.getLong("siege.seconds", 20);

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -19,6 +20,7 @@ import tools.jackson.databind.JsonNode;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 
+@Tag("long")
 class SimulatedFleetTest {
 
     private static final Instant BEGUN = Instant.parse("2026-11-20T09:30:00Z");
