@@ -1,6 +1,7 @@
 package vividcaravan.benchmarks;
 
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -19,6 +20,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
@@ -49,8 +51,8 @@ public class JudgeBenchmark {
     @Setup
     public void truck() {
         AxleLimits limits = new AxleLimits(850, LimitPolicy.DEFAULT);
-        judge = new VehicleJudge(
-                new VehicleRules(VehicleKind.RIGID_TRUCK, layout, List.of(limits, limits), compensation));
+        judge = new VehicleJudge(new VehicleRules(
+                VehicleKind.RIGID_TRUCK, layout, List.of(limits, limits), new SensorAir(Atmosphere.at(35), Set.of())));
         List<Position> positions = List.copyOf(layout.positions());
         stays = new Fitting[positions.size()];
         for (int i = 0; i < stays.length; i++) {

@@ -4,13 +4,14 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.Atmosphere;
-import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.VehicleJudge;
 import vividcaravan.core.judge.VehicleRules;
@@ -36,10 +37,7 @@ final class JudgeSchool implements Detection.School {
                 .map(target -> new AxleLimits(target, LimitPolicy.DEFAULT))
                 .toList();
         judge = new VehicleJudge(new VehicleRules(
-                vehicle.kind(),
-                vehicle.layout(),
-                limits,
-                TemperatureCompensation.toTwentyCelsius(Atmosphere.at(vehicle.altitudeM()))));
+                vehicle.kind(), vehicle.layout(), limits, new SensorAir(Atmosphere.at(vehicle.altitudeM()), Set.of())));
         long[] ids = {0};
         book = new AlertBook(() -> ++ids[0]);
         long sensor = 0;

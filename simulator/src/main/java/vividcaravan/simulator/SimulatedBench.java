@@ -98,7 +98,7 @@ final class SimulatedBench {
                 receiver.accept(new SimulatedReading(
                         wheel.code,
                         now.toEpochMilli(),
-                        (double) Math.round(wheel.tyre.gaugeKpa()),
+                        (double) Math.round(wheel.tyre.reportedKpa()),
                         wheel.tyre.celsius(),
                         3_010,
                         (wheel.isNear ? NEAR_DBM : BESIDE_DBM) - wheel.noise.nextInt(5),

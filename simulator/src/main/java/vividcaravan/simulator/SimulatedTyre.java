@@ -79,6 +79,11 @@ final class SimulatedTyre {
         return absoluteKpaAt20 - ambient.kpa();
     }
 
+    /** What a sensor reports now that subtracts a standard atmosphere wherever it is, kPa gauge. */
+    double reportedKpa() {
+        return gaugeKpa() + ambient.kpa() - AbsolutePressure.STANDARD_ATMOSPHERE.kpa();
+    }
+
     /** What a gauge would show now, kPa. */
     double gaugeKpa() {
         return absoluteKpaAt20 * (celsius + Temperature.ZERO_CELSIUS_KELVIN) / REFERENCE_KELVIN - ambient.kpa();

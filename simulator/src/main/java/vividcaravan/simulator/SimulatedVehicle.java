@@ -209,7 +209,7 @@ final class SimulatedVehicle {
                     everyMillis,
                     new SimulatedSensor.Surroundings(
                             hour.isMoving(),
-                            wheel.tyre.gaugeKpa(),
+                            wheel.tyre.reportedKpa(),
                             wheel.tyre.celsius(),
                             hour.airC(),
                             sun(wheel.position, hour),

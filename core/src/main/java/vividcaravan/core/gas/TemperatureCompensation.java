@@ -5,15 +5,17 @@ import vividcaravan.core.units.GaugePressure;
 import vividcaravan.core.units.Temperature;
 
 /**
- * Brings a tyre's gauge pressure to a reference temperature at constant volume (Gay-Lussac):
- * {@code Pref = (Pg + Pa)·Tref/T − Pa}, temperatures in kelvin, Pa the ambient pressure.
+ * Brings what a sensor reports to a reference temperature at constant volume (Gay-Lussac), and down to what a gauge shows
+ * where the vehicle stands: {@code Pref = (Pg + Po)·Tref/T − Pa}, temperatures in kelvin, Pa the air around the vehicle, Po
+ * what the sensor subtracts from the absolute pressure. A target is meant on a gauge there.
  *
  * <p>It does not hold for liquid-ballasted tyres, nor where the sensor is not as warm as the air in the tyre.
  *
  * @param reference the temperature that pressures are brought to, above absolute zero
  * @param ambient the air around the vehicle
+ * @param offset what the sensor subtracts from the absolute pressure: a fixed one, or the air around it if it is vented
  */
-public record TemperatureCompensation(Temperature reference, AbsolutePressure ambient) {
+public record TemperatureCompensation(Temperature reference, AbsolutePressure ambient, AbsolutePressure offset) {
 
     /** The reference of the trade's compensated figures, 20 °C. */
     public static final Temperature TWENTY_CELSIUS = new Temperature(20);
@@ -30,9 +32,19 @@ public record TemperatureCompensation(Temperature reference, AbsolutePressure am
         }
     }
 
-    /** Compensation to 20 °C in {@code ambient} air. */
+    /** Compensation to 20 °C in {@code ambient} air, of a gauge or a sensor that measures against that air. */
     public static TemperatureCompensation toTwentyCelsius(AbsolutePressure ambient) {
-        return new TemperatureCompensation(TWENTY_CELSIUS, ambient);
+        return new TemperatureCompensation(TWENTY_CELSIUS, ambient, ambient);
+    }
+
+    /** The same of a sensor that subtracts one standard atmosphere wherever it is, as most do [common practice]. */
+    public static TemperatureCompensation ofFixedOffset(AbsolutePressure ambient) {
+        return new TemperatureCompensation(TWENTY_CELSIUS, ambient, AbsolutePressure.STANDARD_ATMOSPHERE);
+    }
+
+    /** What a gauge shows there of a tyre whose sensor reports {@code reportedKpa}, both kPa gauge. */
+    public double gaugeKpa(double reportedKpa) {
+        return reportedKpa + offset.kpa() - ambient.kpa();
     }
 
     /**
@@ -40,16 +52,16 @@ public record TemperatureCompensation(Temperature reference, AbsolutePressure am
      *
      * @throws IllegalArgumentException if {@code temperature} is absolute zero
      */
-    public GaugePressure compensate(GaugePressure gauge, Temperature temperature) {
+    public GaugePressure compensate(GaugePressure reported, Temperature temperature) {
         if (!(temperature.kelvin() > 0)) {
             throw new IllegalArgumentException("temperature must be above absolute zero, was " + temperature);
         }
-        return new GaugePressure(compensateKpa(gauge.kpa(), temperature.celsius()));
+        return new GaugePressure(compensateKpa(reported.kpa(), temperature.celsius()));
     }
 
-    /** The same for bare numbers, for loops over many readings: kPa gauge and °C in, kPa gauge out. */
-    public double compensateKpa(double gaugeKpa, double celsius) {
-        return (gaugeKpa + ambient.kpa()) * reference.kelvin() / (celsius + Temperature.ZERO_CELSIUS_KELVIN)
+    /** The same for bare numbers, for loops over many readings: kPa as reported and °C in, kPa gauge out. */
+    public double compensateKpa(double reportedKpa, double celsius) {
+        return (reportedKpa + offset.kpa()) * reference.kelvin() / (celsius + Temperature.ZERO_CELSIUS_KELVIN)
                 - ambient.kpa();
     }
 
@@ -58,9 +70,9 @@ public record TemperatureCompensation(Temperature reference, AbsolutePressure am
         return ambient.kpa();
     }
 
-    /** The gauge pressure at {@code temperature} of a tyre that shows {@code atReference} at the reference. */
+    /** What is reported at {@code temperature} of a tyre that a gauge finds at {@code atReference} at the reference. */
     public GaugePressure expectedAt(GaugePressure atReference, Temperature temperature) {
         double absolute = atReference.toAbsolute(ambient).kpa() * temperature.kelvin() / reference.kelvin();
-        return new GaugePressure(absolute - ambient.kpa());
+        return new GaugePressure(absolute - offset.kpa());
     }
 }

@@ -14,8 +14,9 @@ record Measurement(Reading reading, double trendKpa, WheelRules rules, Siblings 
         return reading.at();
     }
 
+    /** What a gauge shows there, kPa. */
     double gaugeKpa() {
-        return reading.pressureKpa();
+        return rules.gaugeKpa(reading);
     }
 
     double celsius() {

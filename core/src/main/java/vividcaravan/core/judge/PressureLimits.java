@@ -76,7 +76,8 @@ final class PressureLimits {
             return m.trendKpa();
         }
         double air = m.siblings().celsius() + RIM_SHARE_IN_AIR * gap;
-        return Math.max(m.trendKpa(), m.rules().compensation().compensateKpa(m.gaugeKpa(), air));
+        return Math.max(
+                m.trendKpa(), m.rules().compensation().compensateKpa(m.reading().pressureKpa(), air));
     }
 
     private static void judgeHigh(Measurement m, Stage stage, double kpa) {

@@ -22,7 +22,7 @@ import vividcaravan.core.fitting.Fitting;
  */
 public final class VehicleJudge {
 
-    private static final byte FORMAT = 4;
+    private static final byte FORMAT = 5;
 
     private final Map<Position, WheelStays> wheels = new LinkedHashMap<>();
     /** The same, to walk over with every reading. */
@@ -91,7 +91,7 @@ public final class VehicleJudge {
      */
     public boolean judge(Fitting stay, MountKind mount, Reading reading, Consumer<Finding> findings) {
         Position position = stay.position();
-        WheelRules wheelRules = rules.at(position).orElse(null);
+        WheelRules wheelRules = rules.at(position, mount).orElse(null);
         if (wheelRules == null) {
             return true;
         }

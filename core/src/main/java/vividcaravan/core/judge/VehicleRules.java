@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import vividcaravan.core.axles.AxleLayout;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.limits.AxleLimits;
 
@@ -16,11 +18,11 @@ import vividcaravan.core.limits.AxleLimits;
 public final class VehicleRules {
 
     private final Map<Position, WheelRules> byPosition = new HashMap<>();
+    private final SensorAir air;
 
     /** Rules of a vehicle without peculiarities, see the other constructor. */
-    public VehicleRules(
-            VehicleKind kind, AxleLayout layout, List<AxleLimits> limits, TemperatureCompensation compensation) {
-        this(kind, layout, limits, Collections.nCopies(limits.size(), AxleConduct.USUAL), compensation, List.of());
+    public VehicleRules(VehicleKind kind, AxleLayout layout, List<AxleLimits> limits, SensorAir air) {
+        this(kind, layout, limits, Collections.nCopies(limits.size(), AxleConduct.USUAL), air, List.of());
     }
 
     /**
@@ -28,6 +30,7 @@ public final class VehicleRules {
      * the vehicle, since it must be able to go anywhere [common practice].
      *
      * @param conducts what sets each axle apart, front first
+     * @param air what its sensors make of the air around it
      * @param adjustments what was recorded of people setting its pressures
      * @throws IllegalArgumentException if there are not as many limits or conducts as axles
      */
@@ -36,12 +39,14 @@ public final class VehicleRules {
             AxleLayout layout,
             List<AxleLimits> limits,
             List<AxleConduct> conducts,
-            TemperatureCompensation compensation,
+            SensorAir air,
             List<Adjustment> adjustments) {
         if (limits.size() != layout.axles().size() || conducts.size() != limits.size()) {
             throw new IllegalArgumentException("limits for " + limits.size() + " axles, conduct of " + conducts.size()
                     + ", but the vehicle has " + layout.axles().size());
         }
+        this.air = air;
+        TemperatureCompensation compensation = air.of(null);
         boolean isFarm = kind == VehicleKind.FARM_TRACTOR || kind == VehicleKind.IMPLEMENT;
         AxleLimits spare = limits.stream()
                 .reduce((a, b) -> b.targetKpa() > a.targetKpa() ? b : a)
@@ -71,5 +76,10 @@ public final class VehicleRules {
     /** The rules of one wheel; empty if the vehicle has no such position. */
     public Optional<WheelRules> at(Position position) {
         return Optional.ofNullable(byPosition.get(position));
+    }
+
+    /** The rules of one wheel for readings of a sensor held by {@code mount}, null where nobody said. */
+    Optional<WheelRules> at(Position position, MountKind mount) {
+        return at(position).map(rules -> rules.heardBy(air.of(mount)));
     }
 }

@@ -170,7 +170,7 @@ final class WheelReport {
         return switch (worst) {
             case LOW_WHEN_COLD -> false;
             case LOW_SECOND, RUN_SOFT ->
-                rules.isCompensated() || !rules.conduct().isBallasted() && trendKpa < reading.pressureKpa();
+                rules.isCompensated() || !rules.conduct().isBallasted() && trendKpa < rules.gaugeKpa(reading);
             default -> rules.isCompensated();
         };
     }

@@ -15,7 +15,7 @@ import vividcaravan.core.limits.DutyProfile;
  * @param position the wheel
  * @param role the axle's role; null for a spare
  * @param limits target and limits
- * @param compensation to 20 °C in the air of the vehicle's depot
+ * @param compensation of what its sensor reports, to 20 °C on a gauge in the air of the vehicle's depot
  * @param isFarm whether it is a farm tyre, whose small pressures need a floor for what counts as a fall
  * @param isLiftable whether its axle can be lifted
  * @param conduct what else sets its axle apart
@@ -31,6 +31,18 @@ public record WheelRules(
         AxleConduct conduct,
         List<Adjustment> adjustments) {
 
+    /** The same for a sensor that makes this of the air. */
+    WheelRules heardBy(TemperatureCompensation sensor) {
+        return sensor == compensation
+                ? this
+                : new WheelRules(position, role, limits, sensor, isFarm, isLiftable, conduct, adjustments);
+    }
+
+    /** What a gauge shows of a reading, kPa gauge: a target is meant there. */
+    double gaugeKpa(Reading reading) {
+        return compensation.gaugeKpa(reading.pressureKpa());
+    }
+
     /** Whether the limits are held against the pressure at 20 °C. */
     boolean isCompensated() {
         return limits.policy().basis() == Basis.COMPENSATED && !conduct.isBallasted();
@@ -39,7 +51,7 @@ public record WheelRules(
     /** The pressure trends are read from: at 20 °C, or as it is where the gas law says nothing, kPa gauge. */
     double trendKpa(Reading reading) {
         return conduct.isBallasted()
-                ? reading.pressureKpa()
+                ? gaugeKpa(reading)
                 : compensation.compensateKpa(reading.pressureKpa(), reading.temperatureC());
     }
 

@@ -5,12 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import vividcaravan.core.gas.Atmosphere;
+import vividcaravan.core.gas.TemperatureCompensation;
 
 class WheelProofTest {
 
     private static GaugeComparison gauge(double kpa) {
-        return GaugeComparison.of(760, false, kpa, Atmosphere.at(0), 10);
+        return GaugeComparison.of(760, TemperatureCompensation.AT_SEA_LEVEL, kpa, 10);
     }
 
     private static WheelProof wheel(boolean isHeard, GaugeComparison gauge, boolean isProved) {

@@ -116,7 +116,29 @@ class TemperatureCompensationTest {
 
         assertThatThrownBy(() -> SEA.compensate(new GaugePressure(800), zero))
                 .isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new TemperatureCompensation(zero, AbsolutePressure.STANDARD_ATMOSPHERE))
+        assertThatThrownBy(() -> new TemperatureCompensation(
+                        zero, AbsolutePressure.STANDARD_ATMOSPHERE, AbsolutePressure.STANDARD_ATMOSPHERE))
                 .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void aSensorOfAFixedOffsetReportsLessUphillThanAGaugeShows() {
+        // 800 on a gauge at 2000 m, where the air has 79.50 kPa [ISO 2533]: 800 + 79.50 − 101.325 = 778.2.
+        TemperatureCompensation fixed = TemperatureCompensation.ofFixedOffset(Atmosphere.at(2_000));
+
+        assertThat(fixed.gaugeKpa(778.175)).isCloseTo(800, within(0.01));
+        assertThat(fixed.compensateKpa(778.175, 20)).isCloseTo(800, within(0.01));
+        assertThat(fixed.expectedAt(new GaugePressure(800), new Temperature(20)).kpa())
+                .isCloseTo(778.175, within(0.01));
+        // (800 + 101.325) · 293.15 / 333.15 − 79.50, by hand.
+        assertThat(fixed.compensateKpa(800, 60)).isCloseTo(713.61, within(0.01));
+    }
+
+    @Test
+    void aVentedSensorReportsWhatAGaugeShows() {
+        TemperatureCompensation vented = TemperatureCompensation.toTwentyCelsius(Atmosphere.at(2_000));
+
+        assertThat(vented.gaugeKpa(800)).isEqualTo(800);
+        assertThat(vented.compensateKpa(800, 20)).isCloseTo(800, within(1e-9));
     }
 }

@@ -2,6 +2,7 @@ package vividcaravan.core.judge;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
@@ -14,9 +15,10 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.LimitPolicy;
+import vividcaravan.core.units.AbsolutePressure;
 
 /** A vehicle with targets of 800 kPa, its judge and its alerts; one wheel of it is given readings, a minute apart. */
 final class JudgedWheel {
@@ -28,26 +30,31 @@ final class JudgedWheel {
     private final VehicleJudge judge;
     private final AlertBook book;
     private final Fitting stay;
+    private final MountKind mount;
     final List<Finding> findings = new ArrayList<>();
     long now = BEGIN;
 
     JudgedWheel(String position, LimitPolicy policy, VehicleKind kind, double targetKpa) {
-        VehicleRules rules = rules(policy, kind, targetKpa);
+        this(position, MountKind.STRAP, rules(policy, kind, targetKpa));
+    }
+
+    JudgedWheel(String position, MountKind mount, VehicleRules rules) {
         AtomicLong ids = new AtomicLong();
+        this.mount = mount;
         judge = new VehicleJudge(rules);
         book = new AlertBook(ids::incrementAndGet);
         stay = new Fitting(1, 1, Position.parse(position), 0, Fitting.OPEN);
     }
 
     static VehicleRules rules(LimitPolicy policy, VehicleKind kind, double targetKpa) {
+        return rules(policy, kind, targetKpa, new SensorAir(AbsolutePressure.STANDARD_ATMOSPHERE, Set.of()));
+    }
+
+    static VehicleRules rules(LimitPolicy policy, VehicleKind kind, double targetKpa, SensorAir air) {
         Axle steer = new Axle(AxleRole.STEER, WheelArrangement.SINGLE, false);
         Axle drive = new Axle(AxleRole.DRIVE, WheelArrangement.TWIN, false);
         AxleLimits limits = new AxleLimits(targetKpa, policy);
-        return new VehicleRules(
-                kind,
-                new AxleLayout(List.of(steer, drive), 1),
-                List.of(limits, limits),
-                TemperatureCompensation.AT_SEA_LEVEL);
+        return new VehicleRules(kind, new AxleLayout(List.of(steer, drive), 1), List.of(limits, limits), air);
     }
 
     static JudgedWheel drive() {
@@ -65,7 +72,7 @@ final class JudgedWheel {
     }
 
     JudgedWheel take(Reading reading) {
-        judge.judge(stay, MountKind.STRAP, reading, finding -> {
+        judge.judge(stay, mount, reading, finding -> {
             findings.add(finding);
             book.apply(finding);
         });

@@ -10,6 +10,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
@@ -21,10 +22,11 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitPolicy;
+import vividcaravan.core.units.AbsolutePressure;
 
 /**
  * A truck made of physics and nothing of the judge's: air at constant volume in each tyre, tyres that warm towards what the
@@ -116,7 +118,7 @@ final class TruckOnTheRoad {
                 layout.axles().stream()
                         .map(axle -> new AxleConduct(duty, false, isBallasted, isSelfInflating))
                         .toList(),
-                TemperatureCompensation.AT_SEA_LEVEL,
+                new SensorAir(AbsolutePressure.STANDARD_ATMOSPHERE, Set.of()),
                 adjustments);
     }
 

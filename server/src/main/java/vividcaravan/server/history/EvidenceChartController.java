@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
-import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.PressureTrend;
 import vividcaravan.core.judge.SiblingBand;
 import vividcaravan.server.platform.QueryParameters;
@@ -117,16 +116,18 @@ class EvidenceChartController {
                 end.toEpochMilli() + 1,
                 (sensor, hour) -> sums.merge(hour.hour() / hours, hour, HourSummary::plus));
         List<EvidenceChart.Point> points = new ArrayList<>();
+        double toGauge = vehicle.sensorAt(wheel)
+                .map(sensor -> vehicle.compensation(sensor).gaugeKpa(0))
+                .orElse(0.0);
         sums.forEach((slot, sum) -> points.add(new EvidenceChart.Point(
                 Instant.ofEpochMilli(slot * hours * BlockStore.HOUR_MILLIS + hours * BlockStore.HOUR_MILLIS / 2),
-                tenth(sum.gauge().mean(sum.count())),
+                tenth(sum.gauge().mean(sum.count()) + toGauge),
                 tenth(sum.at20().mean(sum.count())),
                 tenth(sum.celsius().mean(sum.count())))));
         return points;
     }
 
     private List<EvidenceChart.Point> readings(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
-        TemperatureCompensation compensation = vehicle.compensation();
         List<EvidenceChart.Point> points = new ArrayList<>();
         history.each(
                 vehicle,
@@ -137,8 +138,9 @@ class EvidenceChartController {
                     if (reading.isMeasurement()) {
                         points.add(new EvidenceChart.Point(
                                 Instant.ofEpochMilli(reading.at()),
-                                reading.pressureKpa(),
-                                tenth(compensation.compensateKpa(reading.pressureKpa(), reading.temperatureC())),
+                                tenth(vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa())),
+                                tenth(vehicle.compensation(sensor)
+                                        .compensateKpa(reading.pressureKpa(), reading.temperatureC())),
                                 reading.temperatureC()));
                     }
                 },

@@ -17,7 +17,6 @@ import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /**
  * Summaries of hours, kept for good: one row per sensor and day (UTC) with key {@code day << 32 | sensor}, written when
@@ -119,7 +118,8 @@ class SummaryStore {
                         Fitting stay = sensor.fittingAt(reading.at()).orElse(null);
                         HourSummary one = HourSummary.of(
                                 reading,
-                                compensation(stay).compensateKpa(reading.pressureKpa(), reading.temperatureC()));
+                                compensation(sensor, stay)
+                                        .compensateKpa(reading.pressureKpa(), reading.temperatureC()));
                         add(summaries, one, stay == open[0]);
                         open[0] = stay;
                     }
@@ -137,11 +137,11 @@ class SummaryStore {
         }
     }
 
-    private TemperatureCompensation compensation(Fitting stay) {
+    private TemperatureCompensation compensation(KnownSensor sensor, Fitting stay) {
         return stay == null
                 ? AT_SEA_LEVEL
                 : fleet.vehicle(stay.vehicle())
-                        .map(VehicleInService::compensation)
+                        .map(vehicle -> vehicle.compensation(sensor))
                         .orElse(AT_SEA_LEVEL);
     }
 

@@ -25,6 +25,7 @@ import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.vehicles.DepotDescription;
+import vividcaravan.server.vehicles.KnownSensor;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.VisibleFleet;
 
@@ -98,7 +99,7 @@ class WheelReadingsController {
                 wheel,
                 from,
                 to,
-                (sensor, reading) -> items.add(item(sensor.code(), reading, vehicle)),
+                (sensor, reading) -> items.add(item(sensor, reading, vehicle)),
                 () -> items.size() > most);
         if (items.size() <= most) {
             return new WheelReadings(items, null);
@@ -107,10 +108,10 @@ class WheelReadingsController {
         return new WheelReadings(items.subList(0, most), next);
     }
 
-    private static WheelReadings.Item item(String code, Reading reading, VehicleInService vehicle) {
-        double at20 = vehicle.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC());
+    private static WheelReadings.Item item(KnownSensor sensor, Reading reading, VehicleInService vehicle) {
+        double at20 = vehicle.compensation(sensor).compensateKpa(reading.pressureKpa(), reading.temperatureC());
         return new WheelReadings.Item(
-                code,
+                sensor.code(),
                 Instant.ofEpochMilli(reading.at()),
                 orNull(reading.pressureKpa()),
                 orNull(Math.round(at20 * 1000) / 1000.0 + (Double.isNaN(at20) ? Double.NaN : 0)),

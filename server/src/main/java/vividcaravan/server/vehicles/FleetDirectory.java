@@ -3,6 +3,7 @@ package vividcaravan.server.vehicles;
 import static java.util.stream.Collectors.groupingBy;
 import static java.util.stream.Collectors.mapping;
 import static java.util.stream.Collectors.toList;
+import static java.util.stream.Collectors.toSet;
 
 import java.sql.PreparedStatement;
 import java.time.ZoneOffset;
@@ -159,7 +160,8 @@ public class FleetDirectory {
         depots.clear();
         depotIds.clear();
         makes.clear();
-        all(session, SensorMakeRow.class).forEach(row -> madeAs(new SensorMake(row.mount, row.vented, row.rangeKpa)));
+        all(session, SensorMakeRow.class)
+                .forEach(row -> makes.put(row.mount, new SensorMake(row.mount, row.vented, row.rangeKpa)));
         all(session, DepotRow.class).forEach(row -> put(row.id, row.description()));
         book = book(all(session, LimitLevelRow.class));
     }
@@ -197,7 +199,7 @@ public class FleetDirectory {
     }
 
     VehicleInService newVehicle(long id, VehicleDescription description, @Nullable DepotDescription depot) {
-        return new VehicleInService(id, description, depot, () -> ids.next("alert"), marks);
+        return new VehicleInService(id, description, depot, () -> ids.next("alert"), this::vented, marks);
     }
 
     KnownSensor newSensor(long id, String code, @Nullable MountKind mount) {
@@ -265,6 +267,14 @@ public class FleetDirectory {
     void madeAs(SensorMake make) {
         marks.touchRegister();
         makes.put(make.mount(), make);
+        vehicles.values().forEach(VehicleInService::heardByOtherSensors);
+    }
+
+    private Set<MountKind> vented() {
+        return makes.values().stream()
+                .filter(SensorMake::isVented)
+                .map(SensorMake::mount)
+                .collect(toSet());
     }
 
     void holdTo(LimitBook newBook) {

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.Basis;
@@ -101,8 +102,8 @@ class LimitOutlook {
             if (position.axle() != axle || newest == null || !newest.isMeasurement()) {
                 return;
             }
-            PressureBand before = PressureBand.of(was, judged(vehicle, was, newest));
-            PressureBand after = PressureBand.of(is, judged(vehicle, is, newest));
+            PressureBand before = PressureBand.of(was, judged(vehicle, sensor, was));
+            PressureBand after = PressureBand.of(is, judged(vehicle, sensor, is));
             if (before == after) {
                 return;
             }
@@ -112,10 +113,12 @@ class LimitOutlook {
         });
     }
 
-    private static double judged(VehicleInService vehicle, AxleLimits limits, Reading reading) {
+    private static double judged(VehicleInService vehicle, KnownSensor sensor, AxleLimits limits) {
+        Reading reading = sensor.newest();
+        TemperatureCompensation compensation = vehicle.compensation(sensor);
         return limits.policy().basis() == Basis.COMPENSATED
-                ? vehicle.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC())
-                : reading.pressureKpa();
+                ? compensation.compensateKpa(reading.pressureKpa(), reading.temperatureC())
+                : compensation.gaugeKpa(reading.pressureKpa());
     }
 
     private static String words(Position position, PressureBand band) {

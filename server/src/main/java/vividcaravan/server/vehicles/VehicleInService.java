@@ -7,11 +7,14 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongSupplier;
+import java.util.function.Supplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Adjustment;
@@ -34,6 +37,7 @@ public final class VehicleInService {
 
     private final long id;
     private final LongSupplier alertIds;
+    private final Supplier<Set<MountKind>> vented;
     private final WriteMarks marks;
     private final Map<Position, WheelCondition> conditions = new ConcurrentHashMap<>();
     /** How fast wheels lose air at present, kPa an hour. */
@@ -54,20 +58,27 @@ public final class VehicleInService {
     private boolean isMarked;
 
     /**
+     * @param vented the mounts whose sensors measure against the air around them
      * @param marks where it says that the write under way touches it
      */
     VehicleInService(
-            long id, VehicleDescription description, DepotDescription depot, LongSupplier alertIds, WriteMarks marks) {
+            long id,
+            VehicleDescription description,
+            DepotDescription depot,
+            LongSupplier alertIds,
+            Supplier<Set<MountKind>> vented,
+            WriteMarks marks) {
         this.id = id;
         this.alertIds = alertIds;
+        this.vented = vented;
         this.marks = marks;
         this.book = new AlertBook(alertIds);
-        snapshot = new VehicleSnapshot(description, depot, compensation(depot), null, VehicleState.IN_SERVICE, null, 1);
+        snapshot = new VehicleSnapshot(description, depot, air(depot), null, VehicleState.IN_SERVICE, null, 1);
         holdToRules(snapshot);
     }
 
-    private static TemperatureCompensation compensation(DepotDescription depot) {
-        return TemperatureCompensation.toTwentyCelsius(Atmosphere.at(depot == null ? 0 : depot.altitudeM()));
+    private SensorAir air(DepotDescription depot) {
+        return new SensorAir(Atmosphere.at(depot == null ? 0 : depot.altitudeM()), vented.get());
     }
 
     /** Says that the write under way changes it. */
@@ -98,7 +109,12 @@ public final class VehicleInService {
 
     /** Takes on another description from now on; what was seen of wheels that stay is kept. */
     void describe(VehicleDescription newDescription, DepotDescription newDepot) {
-        holdToRules(snapshot.describing(newDescription, newDepot, compensation(newDepot)));
+        holdToRules(snapshot.describing(newDescription, newDepot, air(newDepot)));
+    }
+
+    /** Takes note that the fleet's sensors are others than was thought. */
+    void heardByOtherSensors() {
+        describe(description(), snapshot.depotNow());
     }
 
     /** Takes note of what people recorded of setting its pressures. */
@@ -121,7 +137,7 @@ public final class VehicleInService {
                 description.axles().stream()
                         .map(axle -> conduct(description, axle))
                         .toList(),
-                next.compensation(),
+                next.air(),
                 adjustments);
         if (judge == null) {
             judge = new VehicleJudge(rules);
@@ -204,8 +220,9 @@ public final class VehicleInService {
         return snapshot.rules();
     }
 
-    public TemperatureCompensation compensation() {
-        return snapshot.compensation();
+    /** What brings readings of a sensor to 20 °C on a gauge at its depot. */
+    public TemperatureCompensation compensation(KnownSensor sensor) {
+        return snapshot.compensation(sensor);
     }
 
     /** What the judge has seen; for the single writer only. */
@@ -244,15 +261,16 @@ public final class VehicleInService {
 
     /** An alert of this vehicle with the figures of its wheel as they are now, as long as the fault lasts. */
     public Alert asItIsNow(Alert alert) {
-        Reading newest = alert.position() == null || alert.state() == AlertState.CLOSED || !alert.isActive()
+        KnownSensor sensor = alert.position() == null || alert.state() == AlertState.CLOSED || !alert.isActive()
                 ? null
-                : sensorAt(alert.position()).map(KnownSensor::newest).orElse(null);
+                : sensorAt(alert.position()).orElse(null);
+        Reading newest = sensor == null ? null : sensor.newest();
         if (newest == null
                 || !newest.isMeasurement()
                 || newest.at() < alert.evidence().at()) {
             return alert;
         }
-        double at20 = snapshot.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC());
+        double at20 = compensation(sensor).compensateKpa(newest.pressureKpa(), newest.temperatureC());
         return alert.showing(alert.evidence()
                 .measuring(
                         newest.at(),

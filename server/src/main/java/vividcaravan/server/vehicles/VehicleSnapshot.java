@@ -3,6 +3,7 @@ package vividcaravan.server.vehicles;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.server.platform.Refusal;
@@ -12,29 +13,35 @@ import vividcaravan.server.platform.Refusal;
  * description under the rules of another.
  *
  * @param depotNow its depot, or null
+ * @param air the air there, and what its sensors make of it
  * @param reason why it is out of service, or null
  * @param revision counts the changes of its description
  */
 public record VehicleSnapshot(
         VehicleDescription description,
         @Nullable DepotDescription depotNow,
-        TemperatureCompensation compensation,
+        SensorAir air,
         VehicleRules rules,
         VehicleState state,
         @Nullable String reason,
         int revision) {
 
     VehicleSnapshot describing(
-            VehicleDescription newDescription, @Nullable DepotDescription newDepot, TemperatureCompensation newGas) {
-        return new VehicleSnapshot(newDescription, newDepot, newGas, rules, state, reason, revision);
+            VehicleDescription newDescription, @Nullable DepotDescription newDepot, SensorAir newAir) {
+        return new VehicleSnapshot(newDescription, newDepot, newAir, rules, state, reason, revision);
     }
 
     VehicleSnapshot holdingTo(VehicleRules newRules) {
-        return new VehicleSnapshot(description, depotNow, compensation, newRules, state, reason, revision);
+        return new VehicleSnapshot(description, depotNow, air, newRules, state, reason, revision);
     }
 
     VehicleSnapshot standing(VehicleState newState, @Nullable String newReason, int newRevision) {
-        return new VehicleSnapshot(description, depotNow, compensation, rules, newState, newReason, newRevision);
+        return new VehicleSnapshot(description, depotNow, air, rules, newState, newReason, newRevision);
+    }
+
+    /** What brings readings of a sensor to 20 °C on a gauge at the vehicle's depot. */
+    public TemperatureCompensation compensation(KnownSensor sensor) {
+        return air.of(sensor.mount().orElse(null));
     }
 
     /** Its depot; empty where none was named. */

@@ -80,7 +80,7 @@ public final class WheelStates {
                 position.isSpare());
         boolean isMeasured = newest != null && newest.isMeasurement();
         double at20 = isMeasured
-                ? snapshot.compensation().compensateKpa(newest.pressureKpa(), newest.temperatureC())
+                ? snapshot.compensation(sensor.get()).compensateKpa(newest.pressureKpa(), newest.temperatureC())
                 : Double.NaN;
         return new WheelState(
                 position.code(),

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.Fitting;
@@ -19,7 +20,7 @@ import vividcaravan.core.fitting.PairingDoubt;
 import vividcaravan.core.fitting.PositionProof;
 import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.WheelProof;
-import vividcaravan.core.gas.Atmosphere;
+import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.ingest.Strangers;
@@ -131,9 +132,9 @@ class JobFacts {
                 clock.millis()));
     }
 
-    private static double at20(VehicleInService vehicle, Reading reading) {
+    private double at20(FitOutJob job, Position position, Reading reading) {
         return reading.isMeasurement()
-                ? vehicle.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC())
+                ? air(job, position).compensateKpa(reading.pressureKpa(), reading.temperatureC())
                 : Double.NaN;
     }
 
@@ -142,7 +143,7 @@ class JobFacts {
         Map<String, Double> pressures = new LinkedHashMap<>();
         for (Position position : job.walk()) {
             newest(job, position)
-                    .map(reading -> at20(job.vehicle(), reading))
+                    .map(reading -> at20(job, position, reading))
                     .filter(Double::isFinite)
                     .ifPresent(kpa -> pressures.put(position.code(), kpa));
         }
@@ -162,8 +163,7 @@ class JobFacts {
             newest(job, other)
                     .filter(reading ->
                             was != null && reading.at() >= air.get().at().toEpochMilli())
-                    .ifPresent(
-                            reading -> changes.put(other, new PositionProof.Change(was, at20(job.vehicle(), reading))));
+                    .ifPresent(reading -> changes.put(other, new PositionProof.Change(was, at20(job, other, reading))));
         }
         return Optional.of(PositionProof.of(position, changes, isFarm(job.vehicle())));
     }
@@ -182,13 +182,14 @@ class JobFacts {
         if (gauge.isEmpty() || reading.isEmpty()) {
             return Optional.empty();
         }
-        double altitude = job.vehicle().depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        boolean isVented = sensor(job, position)
-                .flatMap(KnownSensor::mount)
-                .map(mount -> fleet.make(mount).isVented())
-                .orElse(false);
-        return Optional.of(GaugeComparison.of(
-                reading.get().pressureKpa(), isVented, gauge.get(), Atmosphere.at(altitude), toleranceKpa));
+        return Optional.of(
+                GaugeComparison.of(reading.get().pressureKpa(), air(job, position), gauge.get(), toleranceKpa));
+    }
+
+    /** What the sensor that is to sit at a wheel makes of the air at the vehicle's depot. */
+    private TemperatureCompensation air(FitOutJob job, Position position) {
+        MountKind mount = sensor(job, position).flatMap(KnownSensor::mount).orElse(null);
+        return job.vehicle().snapshot().air().of(mount);
     }
 
     /**

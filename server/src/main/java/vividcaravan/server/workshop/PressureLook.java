@@ -34,7 +34,7 @@ class PressureLook {
      * One wheel.
      *
      * @param targetKpa cold target, kPa
-     * @param gaugeKpa what its sensor shows, kPa
+     * @param gaugeKpa what a hand gauge shows by what its sensor reports, kPa
      * @param advice null without a fresh reading
      * @param at when its sensor last spoke
      */
@@ -78,22 +78,30 @@ class PressureLook {
             double target = snapshot.rules().at(position).orElseThrow().limits().targetKpa();
             Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
             boolean isFresh = isFresh(newest);
+            // A round is gone with a hand gauge: its figures are a gauge's, wherever the vehicle stands.
+            double gauge = isFresh ? gaugeKpa(vehicle, position, newest) : Double.NaN;
             wheels.add(new Wheel(
                     position,
                     target,
-                    isFresh ? newest.pressureKpa() : null,
+                    isFresh ? gauge : null,
                     isFresh ? newest.temperatureC() : null,
-                    isFresh ? advice(vehicle, position, target, newest, airC, isAirStated) : null,
+                    isFresh ? advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated) : null,
                     newest == null ? null : Instant.ofEpochMilli(newest.at())));
         }
         return wheels;
+    }
+
+    private static double gaugeKpa(VehicleInService vehicle, Position position, Reading reading) {
+        KnownSensor sensor = vehicle.sensorAt(position).orElseThrow();
+        return vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa());
     }
 
     private static PressureAdvice advice(
             VehicleInService vehicle,
             Position position,
             double target,
-            Reading reading,
+            double gauge,
+            double tyreC,
             double airC,
             boolean isAirStated) {
         // A cap shows the wind, and a guess made from warm tyres makes them look cold.
@@ -103,8 +111,7 @@ class PressureLook {
                 .isPresent();
         boolean isKnownCold = isAirStated && !isCap && vehicle.isSoaked(position);
         double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        PressureAdvice advice = PressureAdvice.of(
-                target, reading.pressureKpa(), reading.temperatureC(), airC, Atmosphere.at(altitude), isKnownCold);
+        PressureAdvice advice = PressureAdvice.of(target, gauge, tyreC, airC, Atmosphere.at(altitude), isKnownCold);
         return hasRunSoft(vehicle, position) ? advice.afterRunningSoft() : advice;
     }
 

@@ -320,8 +320,8 @@ class FleetDocumentContractTest {
                 .get("items")
                 .get(0);
 
-        // (800 + 79.50)·293.15/333.15 − 79.50, with 79.50 kPa at 2000 m [ISO 2533]; computed by hand.
-        assertThat(item.get("pressureAt20Kpa").asDouble()).isEqualTo(694.40, org.assertj.core.data.Offset.offset(0.02));
+        // (800 + 101.325)·293.15/333.15 − 79.50, with 79.50 kPa at 2000 m [ISO 2533]; computed by hand.
+        assertThat(item.get("pressureAt20Kpa").asDouble()).isEqualTo(713.61, org.assertj.core.data.Offset.offset(0.02));
     }
 
     @ParameterizedTest

@@ -114,8 +114,8 @@ class TargetsContractTest {
         assertThat(set.status()).as(set.text()).isEqualTo(200);
         door.readings(Door.array(List.of(Door.reading(truck.left(), Instant.now(), 800, 60))));
         JsonNode wheel = door.get("/api/v1/vehicles/" + truck.ref()).json().at("/wheels/0");
-        // (800 + 79.50) · 293.15 / 333.15 − 79.50, by hand; 79.50 kPa at 2000 m [ISO 2533]. At sea level 691.78.
-        assertThat(wheel.get("pressureAt20Kpa").asDouble()).isCloseTo(694.40, within(0.05));
+        // (800 + 101.325) · 293.15 / 333.15 − 79.50, by hand; 79.50 kPa at 2000 m [ISO 2533]. At sea level 691.78.
+        assertThat(wheel.get("pressureAt20Kpa").asDouble()).isCloseTo(713.61, within(0.05));
         assertThat(door.get("/api/v1/depots").text()).contains("Far Fell").contains("Europe/Dublin");
     }
 
