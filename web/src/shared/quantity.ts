@@ -56,6 +56,12 @@ export function unitMeant(
   return isTyre(ownUnit) ? undefined : (['BAR', 'PSI', 'KPA'] as const).find(isTyre);
 }
 
+/** A typed number such as "12", "12,5" or, with its unit, "12 mm"; undefined if it is none. */
+export function parseNumber(text: string, unit?: string): number | undefined {
+  const typed = parts(text);
+  return typed && (typed.name === '' || typed.name === unit?.toLowerCase()) ? typed.value : undefined;
+}
+
 /** A typed share such as "11", "11 %" or "11,5 %", per cent; undefined if it is none. */
 export function parsePercent(text: string): number | undefined {
   const typed = parts(text);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import { useDepots, useTargetActions } from '@/api/targets';
+import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
@@ -10,7 +11,7 @@ const { setDepot } = useTargetActions();
 const { trouble, isBusy, attempt } = useAttempt();
 const ZONES = Intl.supportedValuesOf('timeZone');
 const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
-const depot = reactive({ name: '', timeZone: own, altitudeM: 0 as number | '' });
+const depot = reactive({ name: '', timeZone: own, altitudeM: 0 as number | null });
 const said = ref('');
 
 function change(known: { name: string; timeZone: string; altitudeM: number }): void {
@@ -20,9 +21,7 @@ function change(known: { name: string; timeZone: string; altitudeM: number }): v
 
 async function store(): Promise<void> {
   const name = depot.name;
-  if (
-    await attempt(() => setDepot({ ...depot, altitudeM: depot.altitudeM === '' ? null : depot.altitudeM }))
-  ) {
+  if (await attempt(() => setDepot({ ...depot }))) {
     said.value = `${name} is stored.`;
     Object.assign(depot, { name: '', timeZone: own, altitudeM: 0 });
   }
@@ -70,18 +69,7 @@ async function store(): Promise<void> {
           <option v-for="zone in ZONES" :key="zone" :value="zone"></option>
         </datalist>
       </label>
-      <label class="block"
-        >Height above the sea, m
-        <input
-          v-model.number="depot.altitudeM"
-          class="field figure mt-0.5 block w-32"
-          type="number"
-          step="any"
-          min="-450"
-          max="5500"
-          required
-        />
-      </label>
+      <NumberField v-model="depot.altitudeM" class="w-48" label="Height above the sea" unit="m" />
       <button type="submit" class="button" :disabled="isBusy">Store</button>
       <span role="status">{{ said }}</span>
     </form>

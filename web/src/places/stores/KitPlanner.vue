@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useStoreActions, type KitPlan } from '@/api/stores';
 import { MOUNT_CHOICES, mountWords } from '@/places/workshop/job';
+import NumberField from '@/shared/NumberField.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import VehiclePicker from '@/shared/VehiclePicker.vue';
 import { moveUp, toggle, type Mount } from './mounts';
@@ -18,7 +19,7 @@ const { trouble, isBusy, attempt } = useAttempt();
 const vehicles = ref<string[]>([]);
 const order = ref<Mount[]>(['STRAP', 'BELT', 'CAP']);
 const tyresComeOff = ref(true);
-const sparePercent = ref(5);
+const sparePercent = ref<number | null>(5);
 const seen = ref<KitPlan>();
 
 const wish = computed(() => ({
@@ -99,10 +100,7 @@ const keep = () =>
           <label class="flex items-center gap-2"
             ><input v-model="tyresComeOff" type="checkbox" /> the tyres come off</label
           >
-          <label class="flex items-center gap-2"
-            >To spare, %
-            <input v-model.number="sparePercent" type="number" min="0" max="50" class="field figure w-20" />
-          </label>
+          <NumberField v-model="sparePercent" label="To spare" unit="%" class="w-28" />
         </div>
       </fieldset>
     </div>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, reactive } from 'vue';
 import { useSession } from '@/api/session';
 import { useStock, useStoreActions, type StockItem } from '@/api/stores';
+import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
@@ -16,14 +17,13 @@ const groups = computed(() => [
   { words: 'Tools, one for each team', items: stock.value?.filter((one) => one.isTool) ?? [] },
 ]);
 
-function take(one: StockItem, event: Event): void {
-  const field = event.target as HTMLInputElement;
-  const counted = Number(field.value);
-  if (field.value === '' || !Number.isInteger(counted)) {
-    field.value = String(one.onHand);
-    return;
-  }
-  if (counted !== one.onHand) void attempt(() => count(one.item, counted));
+/** What was counted and not yet stored, by item. */
+const counted = reactive(new Map<string, number>());
+
+function store(one: StockItem): void {
+  const now = counted.get(one.item);
+  counted.delete(one.item);
+  if (now !== undefined && now !== one.onHand) void attempt(() => count(one.item, now));
 }
 </script>
 
@@ -47,15 +47,15 @@ function take(one: StockItem, event: Event): void {
             <tr v-for="one in group.items" :key="one.item" class="border-b border-rule">
               <th scope="row" class="py-1 font-medium">{{ one.words }}</th>
               <td class="text-right">
-                <input
+                <NumberField
                   v-if="mayHandleAlerts"
-                  class="field figure w-20 py-0.5! text-right"
-                  type="number"
-                  min="0"
-                  max="100000"
-                  :value="one.onHand"
-                  :aria-label="`How many of ${one.words} there are`"
-                  @change="take(one, $event)"
+                  class="ml-auto w-24 [&_input]:py-0.5 [&_input]:text-right"
+                  :model-value="counted.get(one.item) ?? one.onHand"
+                  :label="`How many of ${one.words} there are`"
+                  is-label-spoken
+                  is-whole
+                  @update:model-value="(now) => typeof now === 'number' && counted.set(one.item, now)"
+                  @left="store(one)"
                 />
                 <span v-else class="figure">{{ one.onHand }}</span>
               </td>

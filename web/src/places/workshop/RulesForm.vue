@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { ref, watch } from 'vue';
-import { answer, http, Problem, type Schemas } from '@/api/client';
+import { answer, http, type Schemas } from '@/api/client';
+import NumberField from '@/shared/NumberField.vue';
 import PressureField from '@/shared/PressureField.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** What the fleet asks of tyres and gauges. */
 const client = useQueryClient();
@@ -12,19 +14,17 @@ const { data } = useQuery({
 });
 const rules = ref<Schemas['RuleFigures']>();
 const said = ref('');
+const { trouble, isBusy, attempt } = useAttempt();
 watch(data, (now) => (rules.value = now && { ...now }), { immediate: true });
 
 async function store(): Promise<void> {
-  if (!rules.value) return;
-  try {
-    client.setQueryData(
-      ['workshop rules'],
-      await answer(http.PUT('/api/v1/workshop-rules', { body: rules.value })),
-    );
-    said.value = 'Stored.';
-  } catch (e) {
-    said.value = e instanceof Problem ? e.message : String(e);
-  }
+  const body = rules.value;
+  said.value = '';
+  if (!body) return;
+  const isStored = await attempt(async () =>
+    client.setQueryData(['workshop rules'], await answer(http.PUT('/api/v1/workshop-rules', { body }))),
+  );
+  if (isStored) said.value = 'Stored.';
 }
 </script>
 
@@ -33,38 +33,9 @@ async function store(): Promise<void> {
     <h2 class="text-base">What a tyre must have to be fitted</h2>
     <p class="text-quiet">Local law goes first: it may ask for more.</p>
     <div class="mt-2 grid gap-x-4 gap-y-1 sm:grid-cols-3">
-      <label
-        >Least tread on steered axles, mm
-        <input
-          v-model.number="rules.minTreadSteerMm"
-          type="number"
-          step="any"
-          min="0"
-          max="20"
-          class="field figure mt-0.5"
-        />
-      </label>
-      <label
-        >Least tread elsewhere, mm
-        <input
-          v-model.number="rules.minTreadMm"
-          type="number"
-          step="any"
-          min="0"
-          max="20"
-          class="field figure mt-0.5"
-        />
-      </label>
-      <label
-        >Oldest, years
-        <input
-          v-model.number="rules.maxAgeYears"
-          type="number"
-          min="1"
-          max="30"
-          class="field figure mt-0.5"
-        />
-      </label>
+      <NumberField v-model="rules.minTreadSteerMm" label="Least tread on steered axles" unit="mm" />
+      <NumberField v-model="rules.minTreadMm" label="Least tread elsewhere" unit="mm" />
+      <NumberField v-model="rules.maxAgeYears" label="Oldest" unit="years" is-whole />
       <PressureField
         v-model="rules.gaugeToleranceKpa"
         is-difference
@@ -74,7 +45,8 @@ async function store(): Promise<void> {
         ><input v-model="rules.retreadOnSteer" type="checkbox" /> steered axles may have retreads</label
       >
     </div>
-    <button type="submit" class="button mt-1">Store</button>
+    <button type="submit" class="button mt-1" :disabled="isBusy">Store</button>
     <span role="status" class="ml-3">{{ said }}</span>
+    <p v-if="trouble" role="alert" class="mt-1 text-stop">{{ trouble }}</p>
   </form>
 </template>

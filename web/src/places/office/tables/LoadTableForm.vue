@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref, useTemplateRef } from 'vue';
 import { useTargetActions } from '@/api/targets';
+import NumberField from '@/shared/NumberField.vue';
 import { PRESSURE_UNITS } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 
@@ -11,7 +12,7 @@ type PressureUnit = keyof typeof PRESSURE_UNITS;
 const EMPTY = {
   tyreSize: '',
   source: '',
-  speedKmh: '' as number | '',
+  speedKmh: null as number | null,
   rows: '',
   pressureUnit: 'KPA' as PressureUnit,
   loadUnit: 'KG' as 'KG' | 'LB',
@@ -29,8 +30,7 @@ async function read(): Promise<void> {
 async function enter(): Promise<void> {
   said.value = '';
   const size = table.tyreSize;
-  const body = { ...table, speedKmh: table.speedKmh === '' ? null : table.speedKmh };
-  if (await attempt(() => enterTable(body))) {
+  if (await attempt(() => enterTable({ ...table }))) {
     said.value = `The table of ${size} is stored.`;
     Object.assign(table, EMPTY);
   }
@@ -55,10 +55,7 @@ async function enter(): Promise<void> {
         >From: maker and edition
         <input v-model="table.source" class="field mt-0.5" maxlength="200" required />
       </label>
-      <label
-        >For a speed of, km/h
-        <input v-model.number="table.speedKmh" type="number" min="5" max="160" class="field figure mt-0.5" />
-      </label>
+      <NumberField v-model="table.speedKmh" label="For up to" unit="km/h" is-optional is-whole />
       <label
         >Pressures in
         <select v-model="table.pressureUnit" class="field mt-0.5">

@@ -35,7 +35,7 @@ const kilograms = (kg: number | null | undefined) => (typeof kg === 'number' ? M
       <div class="flex flex-wrap items-baseline gap-x-4">
         <h2 class="figure text-base">{{ table.tyreSize }}</h2>
         <span class="text-quiet"
-          >{{ table.source }}<template v-if="table.speedKmh">, at {{ table.speedKmh }} km/h</template>;
+          >{{ table.source }}<template v-if="table.speedKmh">, up to {{ table.speedKmh }} km/h</template>;
           entered by {{ table.enteredBy }}</span
         >
         <span v-if="isManager" class="ml-auto">
@@ -44,7 +44,8 @@ const kilograms = (kg: number | null | undefined) => (typeof kg === 'number' ? M
           </button>
           <span v-else class="inline-flex gap-2">
             <button type="button" class="button" @click="attempt(() => removeTable(table.id))">
-              Forget the table of {{ table.tyreSize }}
+              Forget the table of {{ table.tyreSize
+              }}<template v-if="table.speedKmh"> for {{ table.speedKmh }} km/h</template>
             </button>
             <button type="button" class="link" @click="toForget = undefined">Keep it</button>
           </span>

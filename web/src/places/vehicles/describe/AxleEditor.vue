@@ -9,6 +9,7 @@ import {
   ROLE_CHOICES,
   roleWords,
 } from '@/shared/position';
+import NumberField from '@/shared/NumberField.vue';
 import PressureField from '@/shared/PressureField.vue';
 import type { Axle } from './draft';
 import LoadProposal from './LoadProposal.vue';
@@ -57,9 +58,9 @@ const liftUp = optional('liftUpPressureKpa');
 const most = optional('maxPressureKpa');
 
 const numeric = (name: 'rimInches' | 'dropCentreMm' | 'loadIndex') =>
-  computed<number | ''>({
-    get: () => props.axle[name] ?? '',
-    set: (value) => emit('change', { [name]: value === '' ? null : Number(value) }),
+  computed<number | null>({
+    get: () => props.axle[name] ?? null,
+    set: (value) => emit('change', { [name]: value }),
   });
 const rim = numeric('rimInches');
 const dropCentre = numeric('dropCentreMm');
@@ -123,27 +124,27 @@ const isLoadCarrier = computed(() => props.axle.role !== 'STEER');
           placeholder="315/80 R22.5"
         />
       </label>
-      <label
-        >Load index
-        <input v-model="loadIndex" type="number" min="60" max="210" class="field figure mt-0.5" />
-        <span v-if="fault('loadIndex')" class="text-stop">{{ fault('loadIndex') }}</span>
-      </label>
+      <NumberField
+        v-model="loadIndex"
+        label="Load index of the single tyre"
+        is-optional
+        is-whole
+        :fault="fault('loadIndex')"
+      />
       <PressureField
         v-model="most"
         label="Most that tyre, rim and valve may have"
         is-optional
         :fault="fault('maxPressureKpa')"
       />
-      <label
-        >Rim diameter, inches
-        <input v-model="rim" type="number" step="any" min="8" max="60" class="field figure mt-0.5" />
-        <span v-if="fault('rimInches')" class="text-stop">{{ fault('rimInches') }}</span>
-      </label>
-      <label
-        >Drop-centre width, mm
-        <input v-model="dropCentre" type="number" step="any" min="5" max="300" class="field figure mt-0.5" />
-        <span v-if="fault('dropCentreMm')" class="text-stop">{{ fault('dropCentreMm') }}</span>
-      </label>
+      <NumberField v-model="rim" label="Rim diameter" unit="inches" is-optional :fault="fault('rimInches')" />
+      <NumberField
+        v-model="dropCentre"
+        label="Drop-centre width"
+        unit="mm"
+        is-optional
+        :fault="fault('dropCentreMm')"
+      />
       <label
         >Duty, if not the vehicle’s
         <select v-model="duty" class="field mt-0.5">

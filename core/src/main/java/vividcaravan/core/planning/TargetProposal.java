@@ -1,7 +1,6 @@
 package vividcaravan.core.planning;
 
 import java.util.Optional;
-import vividcaravan.core.axles.TyreSpec;
 import vividcaravan.core.axles.WheelArrangement;
 
 /**
@@ -15,10 +14,7 @@ import vividcaravan.core.axles.WheelArrangement;
  */
 public record TargetProposal(Base base, Double kpa, double loadPerTyreKg, String words) {
 
-    /** Share of a single tyre's load that one of a twin carries at the same pressure [common practice]. */
-    private static final double TWIN_SHARE = 0.88;
-
-    /** Below this share of its highest pressure an estimate says nothing; the maker's minimum is not known [our judgement]. */
+    /** Below this share of its reference pressure an estimate says nothing; the maker's minimum is not known [our judgement]. */
     private static final double LEAST_SHARE = 0.6;
 
     private static final double LIGHTEST_KG = 50;
@@ -28,7 +24,7 @@ public record TargetProposal(Base base, Double kpa, double loadPerTyreKg, String
     public enum Base {
         /** The tyre maker's table for this size. */
         TABLE,
-        /** The load index and the highest cold pressure, by a formula. */
+        /** The load index and the pressure that it holds at, by a formula. */
         ESTIMATE,
         /** Nothing: the tyre cannot carry the load, or too little is known. */
         NONE
@@ -43,67 +39,77 @@ public record TargetProposal(Base base, Double kpa, double loadPerTyreKg, String
      * Proposes.
      *
      * @param axleLoadKg weighed load of the axle, kg, 50 to 40000
-     * @param table the tyre maker's, if somebody entered it
-     * @param tyre load index and highest cold pressure are what an estimate needs
-     * @throws IllegalArgumentException if the load cannot be one
+     * @param table the tyre maker's for the speed, if somebody entered it
+     * @param rating load index and its pressure are what an estimate needs
+     * @param mostKpa the highest cold pressure that tyre, rim and valve may have, kPa gauge; null if nobody said
+     * @throws IllegalArgumentException if the load cannot be one, or the rating has faults
      */
     public static TargetProposal of(
-            double axleLoadKg, WheelArrangement wheels, Optional<LoadTable> table, TyreSpec tyre) {
+            double axleLoadKg, WheelArrangement wheels, Optional<RatedTable> table, LoadRating rating, Double mostKpa) {
         if (!isAxleLoad(axleLoadKg)) {
             throw new IllegalArgumentException("an axle carries 50 to 40000 kg, was " + axleLoadKg);
         }
+        if (!rating.faults().isEmpty()) {
+            throw new IllegalArgumentException(rating.faults().get(0));
+        }
         double load = axleLoadKg / (2.0 * wheels.tyresPerSide());
-        if (table.isPresent() && table.get().covers(wheels)) {
-            return byTable(load, wheels, table.get(), tyre);
+        if (table.isPresent() && table.get().table().covers(wheels)) {
+            return byTable(load, wheels, table.get(), mostKpa);
         }
-        if (tyre.loadIndex() != null
-                && tyre.loadIndex() >= LoadIndex.LOWEST
-                && tyre.loadIndex() <= LoadIndex.HIGHEST
-                && tyre.maxColdKpa() != null) {
-            return byEstimate(load, wheels, tyre);
+        if (rating.index(wheels) != null && rating.referenceKpa() != null) {
+            return byEstimate(load, rating.index(wheels), rating.referenceKpa(), mostKpa);
         }
+        String index = wheels == WheelArrangement.TWIN
+                ? "the load index of a twin, the second of a pair such as 156/150,"
+                : "the load index";
         return new TargetProposal(
                 Base.NONE,
                 null,
                 load,
-                "There is no table for this size. Enter one from the tyre's maker, or give load index and highest cold"
-                        + " pressure for an estimate. Until then: the placard.");
+                "There is no table for this size and speed. Enter one from the tyre's maker, or give " + index
+                        + " and the pressure beside the load on the sidewall for an estimate. Until then: the placard.");
     }
 
-    private static TargetProposal byTable(double load, WheelArrangement wheels, LoadTable table, TyreSpec tyre) {
-        LoadTable.Answer answer = table.pressureFor(load, wheels);
+    private static TargetProposal byTable(double load, WheelArrangement wheels, RatedTable rated, Double mostKpa) {
+        LoadTable.Answer answer = rated.table().pressureFor(load, wheels);
         if (answer.kpa() == null) {
             return overloaded(load, answer.mostKg());
         }
-        if (tyre.maxColdKpa() != null && answer.kpa() > tyre.maxColdKpa()) {
-            return new TargetProposal(
-                    Base.NONE,
-                    null,
-                    load,
-                    "The table asks for " + Math.round(answer.kpa()) + " kPa, more than the "
-                            + Math.round(tyre.maxColdKpa())
-                            + " kPa that tyre, rim and valve may have. Carry less, or look at both figures.");
+        if (mostKpa != null && answer.kpa() > mostKpa) {
+            return tooMuch("The table asks", answer.kpa(), load, mostKpa);
         }
         return new TargetProposal(
                 Base.TABLE,
                 answer.kpa(),
                 load,
-                "By the table, for " + Math.round(load) + " kg on each tyre. The placard goes first.");
+                "By the table" + rated.words() + ", with " + Math.round(load)
+                        + " kg on each tyre. The placard goes first.");
     }
 
-    private static TargetProposal byEstimate(double load, WheelArrangement wheels, TyreSpec tyre) {
-        double most = LoadIndex.kg(tyre.loadIndex()) * (wheels == WheelArrangement.TWIN ? TWIN_SHARE : 1);
+    private static TargetProposal byEstimate(double load, int index, double referenceKpa, Double mostKpa) {
+        double most = LoadIndex.kg(index);
         if (load > most) {
             return overloaded(load, most);
         }
-        double highest = tyre.maxColdKpa();
-        TargetEstimate estimate = new TargetEstimate(highest, most, LEAST_SHARE * highest, highest);
+        double kpa = new TargetEstimate(referenceKpa, most, LEAST_SHARE * referenceKpa, referenceKpa).kpaFor(load);
+        if (mostKpa != null && kpa > mostKpa) {
+            return tooMuch("The load asks", kpa, load, mostKpa);
+        }
         return new TargetProposal(
                 Base.ESTIMATE,
-                estimate.kpaFor(load),
+                kpa,
                 load,
-                "An estimate from load index and highest pressure, for " + Math.round(load)
+                "An estimate from the load index and the pressure beside it, for " + Math.round(load)
                         + " kg on each tyre. The placard or the maker's table goes first.");
+    }
+
+    private static TargetProposal tooMuch(String who, double kpa, double load, double mostKpa) {
+        return new TargetProposal(
+                Base.NONE,
+                null,
+                load,
+                who + " for " + Math.round(kpa) + " kPa, more than the " + Math.round(mostKpa)
+                        + " kPa that tyre, rim and valve may have. Carry less, or look at both figures.");
     }
 
     private static TargetProposal overloaded(double load, double most) {

@@ -3,6 +3,7 @@ package vividcaravan.server.vehicles;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -10,11 +11,12 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.planning.LoadTable;
+import vividcaravan.core.planning.RatedTable;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 
-/** Tyre makers' load tables, as people entered them: one for each size. */
+/** Tyre makers' load tables, as people entered them: one for each size and speed. */
 @Component
 public class LoadTables {
 
@@ -55,7 +57,7 @@ public class LoadTables {
     List<Kept> all() {
         try (StatelessSession session = sessions.openStatelessSession()) {
             return session
-                    .createSelectionQuery("from LoadTableRow order by tyreSize", LoadTableRow.class)
+                    .createSelectionQuery("from LoadTableRow order by tyreSize, speedKmh", LoadTableRow.class)
                     .getResultList()
                     .stream()
                     .map(this::kept)
@@ -74,24 +76,27 @@ public class LoadTables {
                 json.readValue(row.payload, LoadTable.class));
     }
 
-    /** The table of a size. */
-    Optional<LoadTable> find(@Nullable String size) {
+    /** The tables of a size. */
+    List<RatedTable> find(@Nullable String size) {
         if (size == null) {
-            return Optional.empty();
+            return List.of();
         }
         try (StatelessSession session = sessions.openStatelessSession()) {
-            return row(session, plain(size)).map(this::kept).map(Kept::table);
+            return rows(session, plain(size)).stream()
+                    .map(this::kept)
+                    .map(kept -> new RatedTable(kept.table(), kept.speedKmh()))
+                    .toList();
         }
     }
 
-    private static Optional<LoadTableRow> row(StatelessSession session, String size) {
+    private static List<LoadTableRow> rows(StatelessSession session, String size) {
         return session.createSelectionQuery("from LoadTableRow where tyreSize = :size", LoadTableRow.class)
                 .setParameter("size", size)
-                .uniqueResultOptional();
+                .getResultList();
     }
 
     /**
-     * Keeps the table of a size; an earlier one gives way.
+     * Keeps the table of a size and a speed; an earlier one of the same gives way.
      *
      * @throws Refusal if size or source are missing, or the speed is none
      */
@@ -109,7 +114,9 @@ public class LoadTables {
             throw Refusal.badRequest("speedKmh", "Such tables are for 5 to 160 km/h, this says " + speedKmh + ".");
         }
         writer.write(session -> {
-            Optional<LoadTableRow> known = row(session, plain(size));
+            Optional<LoadTableRow> known = rows(session, plain(size)).stream()
+                    .filter(row -> Objects.equals(row.speedKmh, speedKmh))
+                    .findFirst();
             ids.load(session, "load_table", "id");
             LoadTableRow row = known.orElseGet(LoadTableRow::new);
             row.tyreSize = plain(size);

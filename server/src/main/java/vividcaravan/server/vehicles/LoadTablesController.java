@@ -16,9 +16,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import vividcaravan.core.axles.TyreSpec;
 import vividcaravan.core.axles.WheelArrangement;
+import vividcaravan.core.planning.LoadRating;
 import vividcaravan.core.planning.LoadTable;
+import vividcaravan.core.planning.RatedTable;
 import vividcaravan.core.planning.TargetProposal;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.platform.AtMost;
@@ -91,7 +92,7 @@ class LoadTablesController {
     @PreAuthorize("hasRole('MANAGER')")
     @Operation(
             operationId = "enterLoadTable",
-            summary = "Enter the load table of a tyre size; an earlier one gives way")
+            summary = "Enter the load table of a tyre size and a speed; an earlier one of the same gives way")
     LoadTableList enter(@RequestBody LoadTableRequest request, Principal who) {
         LoadTable table = LoadTableText.read(
                 request.rows() == null ? "" : request.rows(),
@@ -113,14 +114,20 @@ class LoadTablesController {
      * A weighed axle.
      *
      * @param tyreSize finds the table
+     * @param speedKmh how fast the vehicle goes at this pressure; without it, whatever the road brings
      * @param loadIndex of the single tyre, for the estimate
+     * @param loadIndexTwin of one tyre of a twin, for the estimate
+     * @param referenceKpa the pressure beside the load on the sidewall, kPa, for the estimate
      * @param maxPressureKpa highest cold pressure of tyre, rim and valve, kPa
      */
     record WeighedAxle(
             @Nullable Double axleLoadKg,
             @Nullable WheelArrangement wheels,
             @Nullable String tyreSize,
+            @Nullable Integer speedKmh,
             @Nullable Integer loadIndex,
+            @Nullable Integer loadIndexTwin,
+            @Nullable Double referenceKpa,
             @Nullable Double maxPressureKpa) {}
 
     /**
@@ -139,11 +146,16 @@ class LoadTablesController {
             throw Refusal.badRequest(
                     "axleLoadKg", "An axle carries 50 to 40000 kg, this says " + axle.axleLoadKg() + ".");
         }
+        LoadRating rating = new LoadRating(axle.loadIndex(), axle.loadIndexTwin(), axle.referenceKpa());
+        if (!rating.faults().isEmpty()) {
+            throw Refusal.badRequest("loadIndex", String.join(" ", rating.faults()));
+        }
         TargetProposal proposal = TargetProposal.of(
                 axle.axleLoadKg(),
                 axle.wheels() == null ? WheelArrangement.SINGLE : axle.wheels(),
-                tables.find(axle.tyreSize()),
-                new TyreSpec(axle.tyreSize(), axle.loadIndex(), axle.maxPressureKpa(), null, null));
+                RatedTable.of(tables.find(axle.tyreSize()), axle.speedKmh()),
+                rating,
+                axle.maxPressureKpa());
         return new ProposedTarget(proposal.base(), proposal.kpa(), proposal.loadPerTyreKg(), proposal.words());
     }
 }

@@ -52,7 +52,7 @@ class TargetsContractTest {
     @Test
     void withoutATableItIsAnEstimateOrNothingAndSaysSo() {
         JsonNode estimate = proposed(
-                "{ \"axleLoadKg\": 5040, \"tyreSize\": \"no table\", \"loadIndex\": 148, \"maxPressureKpa\": 850 }");
+                "{ \"axleLoadKg\": 5040, \"tyreSize\": \"no table\", \"loadIndex\": 148, \"referenceKpa\": 850 }");
         JsonNode nothing = proposed("{ \"axleLoadKg\": 5040, \"tyreSize\": \"no table\" }");
 
         assertThat(estimate.get("base").asString()).isEqualTo("ESTIMATE");
@@ -76,6 +76,37 @@ class TargetsContractTest {
         String path = "/api/v1/load-tables/" + kept.get("id").asString();
         assertThat(door.send("DELETE", path, null, Map.of()).status()).isEqualTo(200);
         assertThat(door.send("DELETE", path, null, Map.of()).status()).isEqualTo(404);
+    }
+
+    @Test
+    void aTableForTheFieldDoesNotTakeTheRoadsPlace() {
+        enter("480/70 R34", "120,2400\n160,2900", ", \"speedKmh\": 65");
+        enter("480/70 R34", "80,2400\n120,2900", ", \"speedKmh\": 40");
+        String axle = "{ \"axleLoadKg\": 5300, \"tyreSize\": \"480/70 R34\"%s }";
+
+        // 2650 kg on each tyre: half way between the rows.
+        assertThat(proposed(axle.formatted("")).get("kpa").asDouble()).isEqualTo(140);
+        assertThat(proposed(axle.formatted(", \"speedKmh\": 50")).get("kpa").asDouble())
+                .isEqualTo(140);
+        assertThat(proposed(axle.formatted(", \"speedKmh\": 30")).get("kpa").asDouble())
+                .isEqualTo(100);
+        assertThat(proposed(axle.formatted(", \"speedKmh\": 80")).get("base").asString())
+                .isEqualTo("NONE");
+    }
+
+    @Test
+    void aTwinIsEstimatedByItsOwnLoadIndex() {
+        String axle = "{ \"axleLoadKg\": 10720, \"wheels\": \"TWIN\", \"loadIndex\": 156%s, \"referenceKpa\": 850 }";
+
+        // 850 · (2680 / 3350)^1.25, by hand; load index 150 is 3350 kg [ISO 4209-1, from memory].
+        assertThat(proposed(axle.formatted(", \"loadIndexTwin\": 150"))
+                        .get("kpa")
+                        .asDouble())
+                .isCloseTo(643.1, within(0.05));
+        assertThat(proposed(axle.formatted("")).get("words").asString()).contains("156/150");
+        assertThat(door.postJson("/api/v1/target-proposals", axle.formatted(", \"loadIndexTwin\": 157"))
+                        .status())
+                .isEqualTo(400);
     }
 
     @ParameterizedTest
