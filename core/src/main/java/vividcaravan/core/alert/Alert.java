@@ -129,6 +129,10 @@ public record Alert(
         next.lastSeenAt = found.at();
         next.isActive = true;
         next.isRunSoft |= found.evidence().isRunSoft();
+        // Wheels wake one after the other: the note for all of them names each.
+        boolean namesMore =
+                found.evidence().shortfalls().size() > evidence.shortfalls().size();
+        next.evidence = namesMore && state != AlertState.CLOSED ? found.evidence() : evidence;
         return next.alert();
     }
 

@@ -2,6 +2,7 @@ package vividcaravan.core.alert;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.TemperatureUnit;
@@ -109,7 +110,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                                         + " watched.";
                     case SENSOR_BATTERY -> "replace the battery or the sensor at the next visit to the yard.";
                     case SENSORS_CROSSED -> "check which sensor sits where before anyone adds air.";
-                    case WEATHER_LOW -> "one round with the air line, to the full target at the morning's temperature.";
+                    case WEATHER_LOW -> weatherRound(alert.evidence());
                     case RECEIVER_SILENT -> "check the receiver's power and antenna.";
                 };
         boolean beginsSentence = when.endsWith(". ");
@@ -187,6 +188,18 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     /** Of a leak the limit is where it leads, not what it has crossed. */
     private static boolean isLimitCrossed(AlertKind kind) {
         return kind != AlertKind.SLOW_LEAK;
+    }
+
+    private String weatherRound(Evidence evidence) {
+        String round = "one round with the air line, to the full target at the morning's temperature.";
+        if (evidence.shortfalls().isEmpty()) {
+            return round;
+        }
+        return "add "
+                + evidence.shortfalls().stream()
+                        .map(lack -> kpa(lack.kpa()) + " at " + lack.position().code())
+                        .collect(Collectors.joining(", "))
+                + " while they are cold: " + round;
     }
 
     private String weather(Evidence evidence, String ref) {

@@ -1,5 +1,6 @@
 package vividcaravan.core.alert;
 
+import java.util.List;
 import vividcaravan.core.axles.Position;
 
 /**
@@ -24,6 +25,7 @@ import vividcaravan.core.axles.Position;
  * @param other the other wheel this is about
  * @param lastHeardAt when a silent one last spoke, epoch milliseconds
  * @param others what the vehicle's other wheels showed
+ * @param shortfalls what each wheel lacks that a note for the whole vehicle speaks of
  */
 public record Evidence(
         long at,
@@ -44,7 +46,15 @@ public record Evidence(
         Integer refills,
         Position other,
         Long lastHeardAt,
-        Others others) {
+        Others others,
+        List<Shortfall> shortfalls) {
+
+    /**
+     * What a cold wheel lacks.
+     *
+     * @param kpa to its target, as it is now, kPa
+     */
+    public record Shortfall(Position position, double kpa) {}
 
     private static final double MINUTES_OF_HOUR = 60;
     /** A fall that has not gone on for so long has stopped, and leads nowhere. */
@@ -75,14 +85,15 @@ public record Evidence(
                 null,
                 null,
                 lastHeardAt,
-                others);
+                others,
+                List.of());
     }
 
     /** What is known where one wheel's air was seen at another. */
     public static Evidence ofOtherWheel(long at, Position other, Double targetKpa, Others others) {
         return new Evidence(
                 at, null, null, null, targetKpa, null, null, false, null, null, false, false, null, null, null, null,
-                other, null, others);
+                other, null, others, List.of());
     }
 
     /**
@@ -119,7 +130,8 @@ public record Evidence(
                 refills,
                 other,
                 lastHeardAt,
-                others);
+                others,
+                shortfalls);
     }
 
     /** The same judgement with what {@code newer} measured, as far as it did. */

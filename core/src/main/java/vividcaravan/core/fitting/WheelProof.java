@@ -6,6 +6,7 @@ import java.util.List;
 /**
  * What has been shown of one wheel's sensor, and what is still missing before the vehicle may come into service.
  *
+ * @param isInspected whether tyre, rim and valve were looked at
  * @param isPaired whether a sensor was taken for it
  * @param leftOutBecause why it has none; null if it is to have one
  * @param isHeard whether the sensor was heard since it was taken
@@ -16,6 +17,7 @@ import java.util.List;
  * @param isSpare whether the wheel carries nothing: its position need not be proved by air
  */
 public record WheelProof(
+        boolean isInspected,
         boolean isPaired,
         String leftOutBecause,
         boolean isHeard,
@@ -48,10 +50,14 @@ public record WheelProof(
         if (leftOutBecause != null) {
             return List.of();
         }
-        if (!isPaired) {
-            return List.of("no sensor yet");
-        }
         List<String> missing = new ArrayList<>();
+        if (!isInspected) {
+            missing.add("not inspected");
+        }
+        if (!isPaired) {
+            missing.add("no sensor yet");
+            return missing;
+        }
         if (!isHeard) {
             missing.add("not heard yet");
         }

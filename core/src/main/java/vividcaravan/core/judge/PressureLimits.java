@@ -15,6 +15,10 @@ final class PressureLimits {
     private static final double MUCH = 0.08;
     /** Deadband, share of target [common practice]. */
     private static final double DEADBAND = 0.02;
+    /** Off by less than this at 20 °C a tyre has its air, however wide its limits are, share of target [common practice]. */
+    private static final double IN_BAND = 0.10;
+    /** So that exactly at the limit counts as reached, whatever the rounding. */
+    static final double HAIR = 1e-9;
     /** From this gap on the rim of a wheel is warmed by its brake, °C [our judgement]. */
     private static final double RIM_GAP_C = 10;
     /** How much of the rim's extra warmth is in the air [95 °C at the rim and 60 °C in the air: common practice]. */
@@ -48,7 +52,10 @@ final class PressureLimits {
         boolean isSecondPlain = !Double.isNaN(lostInSilence) && Math.max(deviation, gauge) <= -second;
         int delay = stages.isRaised(Limit.LOW) || isSecondPlain ? 1 : SECOND_STAGE_READINGS;
         below(stages.at(Limit.LOW_SECOND), least, second, m.at(), delay);
-        double softest = isSoaked ? Math.min(least, gauge) : least;
+        // The gauge of a cold tyre marks it where a sensor says that it is driven at that; air that is gone marks it
+        // anyway.
+        boolean isDrivenCold = isSoaked && Boolean.TRUE.equals(m.reading().moving());
+        double softest = isDrivenCold ? Math.min(least, gauge) : least;
         Stage runSoft = stages.at(Limit.RUN_SOFT);
         if (isDriven || runSoft.isRaised()) {
             below(runSoft, softest, RUN_SOFT_LOW, m.at(), delay);
@@ -56,10 +63,18 @@ final class PressureLimits {
             runSoft.clear();
         }
         if (isSoaked) {
-            // What carries the load on a cold morning is the gauge; the weather does not excuse a fifth.
-            below(stages.at(Limit.LOW_WHEN_COLD), gauge, RUN_SOFT_LOW, m.at(), isPlain ? 1 : SECOND_STAGE_READINGS);
+            // What carries the load on a cold morning is the gauge. What the weather explains is one note for the
+            // vehicle.
+            boolean isByWeather = isByWeather(limits, limits.deviation(m.trendKpa()));
+            double lacking = isByWeather ? 0 : gauge;
+            below(stages.at(Limit.LOW_WHEN_COLD), lacking, RUN_SOFT_LOW, m.at(), isPlain ? 1 : SECOND_STAGE_READINGS);
         }
         judgeHigh(m, stages.at(Limit.HIGH), kpa);
+    }
+
+    /** Whether a wheel has its air by its pressure at 20 °C: what its cold gauge lacks is the weather's. */
+    static boolean isByWeather(AxleLimits limits, double deviationAt20) {
+        return deviationAt20 > -Math.min(limits.policy().lowPct() / 100, IN_BAND);
     }
 
     /** Below target by this share, a wheel is for the next safe stop. */
@@ -91,7 +106,6 @@ final class PressureLimits {
     }
 
     private static void below(Stage stage, double deviation, double share, long at, int readings) {
-        // A hair of tolerance, so that exactly at the limit counts as reached whatever the rounding.
-        stage.update(deviation <= -share + 1e-9, deviation >= -share + DEADBAND, at, readings);
+        stage.update(deviation <= -share + HAIR, deviation >= -share + DEADBAND, at, readings);
     }
 }

@@ -146,6 +146,14 @@ public final class VehicleJudge {
         return judge != null && judge.soak().at() == judge.newestAt();
     }
 
+    /** Whether the target of a wheel was raised and it was not driven at that since: filling it is what comes next. */
+    public boolean isToBeFilled(Position position) {
+        WheelStays wheel = wheels.get(position);
+        return wheel != null
+                && wheel.track()
+                        .isToBeFilled(rules.at(position).orElseThrow().limits().targetKpa());
+    }
+
     /** How fast a wheel loses air at present, kPa at 20 °C an hour; empty while it does not. */
     public OptionalDouble lossPerHour(Position position) {
         WheelStays wheel = wheels.get(position);

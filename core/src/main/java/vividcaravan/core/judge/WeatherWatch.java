@@ -3,6 +3,7 @@ package vividcaravan.core.judge;
 import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
@@ -14,8 +15,9 @@ import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.limits.AxleLimits;
 
 /**
- * Cold weather: most cold gauges are below their first limit while nothing leaks. That is one note for the vehicle, to be
- * put right in a seasonal round; a wheel that is a fifth low is spoken of by itself all the same.
+ * Cold weather: most cold gauges are below their first limit with the air all there. That is one note for the vehicle, to
+ * be put right in a seasonal round; before the next trip, if some are a fifth low. A wheel that is lower than the weather
+ * explains is spoken of by itself.
  */
 final class WeatherWatch {
 
@@ -31,8 +33,8 @@ final class WeatherWatch {
 
     private final List<WheelStays> wheels;
     private boolean isLow;
-    /** Whether some gauge was a fifth low or more: then the round is due before the next trip. */
-    private boolean isDeep;
+    /** How many gauges were a fifth low or more: then the round is due before the next trip. */
+    private int deep;
 
     WeatherWatch(List<WheelStays> wheels) {
         this.wheels = wheels;
@@ -43,6 +45,8 @@ final class WeatherWatch {
         int known = 0;
         int low = 0;
         int uneasy = 0;
+        boolean isDeepStill = false;
+        List<Evidence.Shortfall> shortfalls = new ArrayList<>();
         WheelStays lowest = null;
         for (WheelStays wheel : wheels) {
             Soak soak = wheel.last().judge().soak();
@@ -50,32 +54,41 @@ final class WeatherWatch {
                 continue;
             }
             known++;
-            double limit =
-                    rules.at(wheel.position()).orElseThrow().limits().policy().lowPct() / 100;
+            AxleLimits limits = rules.at(wheel.position()).orElseThrow().limits();
+            double limit = limits.policy().lowPct() / 100;
             boolean isTight = soak.deviation() > -limit + DEADBAND;
+            if (PressureLimits.isByWeather(limits, soak.deviation())
+                    && soak.gaugeDeviation() <= -PressureLimits.RUN_SOFT_LOW + DEADBAND) {
+                isDeepStill = true;
+                if (soak.gaugeDeviation() <= -PressureLimits.RUN_SOFT_LOW + PressureLimits.HAIR) {
+                    shortfalls.add(new Evidence.Shortfall(wheel.position(), limits.targetKpa() - soak.gaugeKpa()));
+                    isTight = true;
+                }
+            }
             low += isTight && soak.gaugeDeviation() <= -limit ? 1 : 0;
             uneasy += isTight && soak.gaugeDeviation() <= -limit + DEADBAND ? 1 : 0;
             boolean isLowest = lowest == null
                     || soak.gaugeDeviation() < lowest.last().judge().soak().gaugeDeviation();
             lowest = isTight && isLowest ? wheel : lowest;
         }
-        boolean isEnough = known >= Math.max(2, KNOWN * wheels.size());
-        boolean isNowDeep =
-                lowest != null && lowest.last().judge().soak().gaugeDeviation() <= -PressureLimits.RUN_SOFT_LOW;
-        if (isEnough && low >= MOST * known && (!isLow || isNowDeep && !isDeep)) {
+        boolean isEnough = known >= Math.max(Math.min(2, wheels.size()), KNOWN * wheels.size());
+        boolean isCommon = known >= 2 && low >= MOST * known;
+        if (isEnough && (isCommon && !isLow || shortfalls.size() > deep)) {
             isLow = true;
-            isDeep = isNowDeep;
-            Urgency urgency = isDeep ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
-            findings.accept(new Finding.Raised(null, AlertKind.WEATHER_LOW, urgency, evidence(at, lowest, low, rules)));
-        } else if (isEnough && isLow && uneasy < FEW * known) {
+            deep = Math.max(deep, shortfalls.size());
+            Urgency urgency = deep > 0 ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
+            findings.accept(new Finding.Raised(
+                    null, AlertKind.WEATHER_LOW, urgency, evidence(at, lowest, low, shortfalls, rules)));
+        } else if (isEnough && isLow && uneasy < FEW * known && !isDeepStill) {
             isLow = false;
-            isDeep = false;
+            deep = 0;
             findings.accept(new Finding.Cleared(null, AlertFamily.WEATHER, at));
             findings.accept(new Finding.Proven(null, AlertFamily.WEATHER, Finding.Proof.IN_BAND, at));
         }
     }
 
-    private static Evidence evidence(long at, WheelStays lowest, int low, VehicleRules rules) {
+    private static Evidence evidence(
+            long at, WheelStays lowest, int low, List<Evidence.Shortfall> shortfalls, VehicleRules rules) {
         WheelRules wheelRules = rules.at(lowest.position()).orElseThrow();
         AxleLimits limits = wheelRules.limits();
         Soak soak = lowest.last().judge().soak();
@@ -98,16 +111,17 @@ final class WeatherWatch {
                 null,
                 lowest.position(),
                 null,
-                new Others(low, soak.celsius(), null, null, null, null, soak.deviation()));
+                new Others(low, soak.celsius(), null, null, null, null, soak.deviation()),
+                List.copyOf(shortfalls));
     }
 
     void writeTo(DataOutput out) throws IOException {
         out.writeBoolean(isLow);
-        out.writeBoolean(isDeep);
+        out.writeByte(deep);
     }
 
     void readFrom(DataInput in) throws IOException {
         isLow = in.readBoolean();
-        isDeep = in.readBoolean();
+        deep = in.readByte();
     }
 }

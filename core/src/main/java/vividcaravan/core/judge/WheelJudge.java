@@ -59,6 +59,9 @@ final class WheelJudge {
         boolean isSoaked = soak.take(m, movement.isSoaked(m.at()));
         track.observe(m);
         boolean isDriven = movement.mayJustHaveDriven(m.at()) && !track.isNewlyHeldTo(m.at());
+        if (isDriven) {
+            track.wasDriven();
+        }
         PressureLimits.judge(m, stages, lostInSilence, isSoaked, isDriven);
         falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa());
         judgeLeak(m);

@@ -3,6 +3,7 @@ package vividcaravan.core.judge;
 import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
+import java.util.List;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.Evidence;
@@ -162,7 +163,8 @@ final class WheelReport {
                 track.isRefilled() ? AirSteps.REFILLS : null,
                 worst == Limit.CROSSED ? crossedWith : null,
                 null,
-                siblings.facts());
+                siblings.facts(),
+                List.of());
     }
 
     /** Whether the limit was held against the pressure at 20 °C: of the two where both count, the lower one. */

@@ -61,6 +61,9 @@ final class WheelTrack {
 
     private double targetKpa = Double.NaN;
     private long raisedTargetAt = Long.MIN_VALUE / 2;
+    /** Whether its target was raised and it was not driven at that since. */
+    private boolean isUndriven;
+
     private boolean isHotEnd;
     private boolean isOutside;
     private long adjustedAt = Long.MIN_VALUE;
@@ -109,6 +112,16 @@ final class WheelTrack {
     /** Whether its target was raised so lately that nobody can have filled it yet. */
     boolean isNewlyHeldTo(long now) {
         return now - raisedTargetAt <= TIME_TO_ADJUST_MILLIS;
+    }
+
+    /** Whether {@code target} is higher than what it was held to when it was last driven, but for the time to fill it. */
+    boolean isToBeFilled(double target) {
+        return target > targetKpa || target == targetKpa && isUndriven;
+    }
+
+    /** Takes note that it may have been driven at its target. */
+    void wasDriven() {
+        isUndriven = false;
     }
 
     /** Whether it loses air that its siblings keep. */
@@ -203,7 +216,8 @@ final class WheelTrack {
     /** Another target is no change of the air: everything known of the wheel is in shares of it. */
     private void retarget(double target, long now) {
         if (target != targetKpa && !Double.isNaN(targetKpa)) {
-            raisedTargetAt = target > targetKpa ? now : raisedTargetAt;
+            isUndriven = target > targetKpa;
+            raisedTargetAt = isUndriven ? now : raisedTargetAt;
             ratio *= targetKpa / target;
             gaugeRatio *= targetKpa / target;
             baseline.begin();
@@ -309,6 +323,7 @@ final class WheelTrack {
         out.writeBoolean(isHotEnd);
         out.writeBoolean(isOutside);
         out.writeLong(raisedTargetAt);
+        out.writeBoolean(isUndriven);
         out.writeLong(adjustedAt);
         out.writeByte(readingsSinceAdjusted);
     }
@@ -332,6 +347,7 @@ final class WheelTrack {
         isHotEnd = in.readBoolean();
         isOutside = in.readBoolean();
         raisedTargetAt = in.readLong();
+        isUndriven = in.readBoolean();
         adjustedAt = in.readLong();
         readingsSinceAdjusted = in.readByte();
     }

@@ -40,6 +40,15 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
     }
 
     /**
+     * What is known of a tyre besides its figures.
+     *
+     * @param isCold whether the vehicle stood for hours, the air's temperature was stated and the sensor is in the tyre;
+     *     otherwise no air is let out
+     * @param isToBeFilled whether its target was raised and it was not driven at that since: then it is low by intention
+     */
+    public record Known(boolean isCold, boolean isToBeFilled) {}
+
+    /**
      * Advises.
      *
      * @param targetKpa cold target, kPa gauge
@@ -47,17 +56,11 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
      * @param tyreC temperature of the air in it, °C
      * @param airC temperature of the air outside, °C
      * @param ambient air pressure there
-     * @param isKnownCold whether the vehicle stood for hours, the air's temperature was stated and the sensor is in the tyre;
-     *     otherwise no air is let out
+     * @param known what is known of the tyre besides
      * @throws IllegalArgumentException if a figure is not finite or the target not above 0
      */
     public static PressureAdvice of(
-            double targetKpa,
-            double gaugeKpa,
-            double tyreC,
-            double airC,
-            AbsolutePressure ambient,
-            boolean isKnownCold) {
+            double targetKpa, double gaugeKpa, double tyreC, double airC, AbsolutePressure ambient, Known known) {
         if (!(targetKpa > 0
                 && Double.isFinite(targetKpa)
                 && Double.isFinite(gaugeKpa)
@@ -69,7 +72,7 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
         double targetNow = brought(targetKpa, airC, tyreC, ambient);
         double cold = brought(gaugeKpa, tyreC, airC, ambient);
         double atReference = brought(gaugeKpa, tyreC, REFERENCE_C, ambient);
-        if (Math.min(cold, atReference) <= RUN_SOFT_SHARE * targetKpa + ROUNDING_KPA) {
+        if (!known.isToBeFilled() && Math.min(cold, atReference) <= RUN_SOFT_SHARE * targetKpa + ROUNDING_KPA) {
             return new PressureAdvice(Action.DO_NOT_INFLATE, targetNow, 0);
         }
         double missing = targetNow - gaugeKpa;
@@ -79,7 +82,7 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
         if (missing > 0) {
             return new PressureAdvice(Action.ADD, targetNow, missing);
         }
-        return isKnownCold && Math.abs(tyreC - airC) <= SOAKED_C
+        return known.isCold() && Math.abs(tyreC - airC) <= SOAKED_C
                 ? new PressureAdvice(Action.LET_OUT, targetNow, missing)
                 : new PressureAdvice(Action.LET_COOL, targetNow, 0);
     }

@@ -3,6 +3,7 @@ package vividcaravan.core.alert;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -37,7 +38,8 @@ class AlertTest {
                         null,
                         null,
                         null,
-                        Others.NONE));
+                        Others.NONE,
+                        List.of()));
     }
 
     private static Alert low() {

@@ -35,7 +35,8 @@ class AlertWordsTest {
                 null,
                 null,
                 null,
-                new Others(3, 40.0, 41.0, null, 780.0, 0.4, -0.01));
+                new Others(3, 40.0, 41.0, null, 780.0, 0.4, -0.01),
+                List.of());
         return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
     }
 
@@ -106,7 +107,8 @@ class AlertWordsTest {
                 null,
                 null,
                 null,
-                Others.NONE);
+                Others.NONE,
+                List.of());
 
         // 48 kPa above the limit at 9 kPa an hour are 320 minutes; the evidence's own limit is 702.
         assertThat(leak.measuring(2_000, 800, 750, 40, null, null).minutesToCritical())

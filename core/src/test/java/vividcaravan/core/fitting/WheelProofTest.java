@@ -14,7 +14,7 @@ class WheelProofTest {
     }
 
     private static WheelProof wheel(boolean isHeard, GaugeComparison gauge, boolean isProved) {
-        return new WheelProof(true, null, isHeard, 10, 10, gauge, isProved, false);
+        return new WheelProof(true, true, null, isHeard, 10, 10, gauge, isProved, false);
     }
 
     @Test
@@ -27,19 +27,19 @@ class WheelProofTest {
         assertThat(wheel(false, null, false).missing())
                 .containsExactly("not heard yet", "hand gauge not read", "position not proved");
         assertThat(wheel(true, gauge(700), true).missing()).containsExactly("hand gauge and sensor disagree");
-        assertThat(new WheelProof(false, null, false, 0, 0, null, false, false).missing())
+        assertThat(new WheelProof(true, false, null, false, 0, 0, null, false, false).missing())
                 .containsExactly("no sensor yet");
     }
 
     @Test
     void aWheelLeftOutWithAReasonMissesNothing() {
-        assertThat(new WheelProof(false, "rim cracked", false, 0, 0, null, false, false).missing())
+        assertThat(new WheelProof(true, false, "rim cracked", false, 0, 0, null, false, false).missing())
                 .isEmpty();
     }
 
     @Test
     void aSpareNeedNotBeProvedByAir() {
-        assertThat(new WheelProof(true, null, true, 5, 5, gauge(760), false, true).missing())
+        assertThat(new WheelProof(true, true, null, true, 5, 5, gauge(760), false, true).missing())
                 .isEmpty();
     }
 
@@ -47,7 +47,18 @@ class WheelProofTest {
     @ParameterizedTest
     @CsvSource({"80, 100, false", "79, 100, true", "100, 100, false", "5, 9, false", "0, 0, false"})
     void advisesARepeaterWhereTooMuchIsMissed(long received, long expected, boolean isAdvised) {
-        assertThat(new WheelProof(true, null, true, received, expected, null, false, false).advisesRepeater())
+        assertThat(new WheelProof(true, true, null, true, received, expected, null, false, false).advisesRepeater())
                 .isEqualTo(isAdvised);
+    }
+
+    @Test
+    void aTyreThatNobodyLookedAtIsNotReady() {
+        WheelProof unseen = new WheelProof(false, true, null, true, 10, 10, gauge(760), true, false);
+
+        assertThat(unseen.missing()).containsExactly("not inspected");
+        assertThat(new WheelProof(false, false, null, false, 0, 0, null, false, false).missing())
+                .containsExactly("not inspected", "no sensor yet");
+        assertThat(new WheelProof(false, false, "rim cracked", false, 0, 0, null, false, false).missing())
+                .isEmpty();
     }
 }

@@ -13,6 +13,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
@@ -82,6 +83,61 @@ class PatternsTest {
             Alert low = the(truck, AlertKind.UNDER_PRESSURE);
             assertThat(low.urgency()).isEqualTo(Urgency.NEXT_STOP);
             assertThat(low.isRunSoft()).isTrue();
+        }
+
+        /** 800 kPa at 20 °C are 641 at −31 °C, a fifth less [gas law]: all of it the weather's. */
+        @Test
+        void aDeepColdMorningIsOneNoteBeforeTheNextTripThatSaysWhatToAddWhere() {
+            truck.drive(3).rest(10);
+            truck.airC = -36;
+            truck.moving = false;
+            truck.runningRiseC = 0;
+            truck.rest(8).drive(0.5);
+
+            assertThat(said(truck)).containsExactly("vehicle WEATHER_LOW");
+            Alert note = the(truck, AlertKind.WEATHER_LOW);
+            assertThat(note.urgency()).isEqualTo(Urgency.BEFORE_NEXT_TRIP);
+            assertThat(note.evidence().shortfalls()).hasSize(6).allSatisfy(lack -> assertThat(lack.kpa())
+                    .isBetween(150.0, 200.0));
+            assertThat(AlertWords.METRIC.advice(note))
+                    .contains("at 1L")
+                    .contains("at 2RO")
+                    .contains("while they are cold");
+        }
+
+        @Test
+        void aWheelThatIsLowerThanTheWeatherExplainsIsSpokenOfOnTheSameMorning() {
+            truck.tyre("1R").kpaAt20 = 700;
+            truck.drive(3).rest(10);
+            truck.airC = -36;
+            truck.moving = false;
+            truck.runningRiseC = 0;
+            truck.rest(8).drive(0.5);
+
+            assertThat(said(truck)).containsExactlyInAnyOrder("vehicle WEATHER_LOW", "1R UNDER_PRESSURE");
+            assertThat(the(truck, AlertKind.WEATHER_LOW).evidence().shortfalls())
+                    .extracting(lack -> lack.position().code())
+                    .doesNotContain("1R")
+                    .hasSize(5);
+            assertThat(the(truck, AlertKind.UNDER_PRESSURE).urgency()).isEqualTo(Urgency.NEXT_STOP);
+        }
+
+        @Test
+        void oneWheelAFifthLowInTheColdAloneIsANoteToo() {
+            truck.tyre("1R").kpaAt20 = 745;
+            truck.tyres().stream()
+                    .filter(tyre -> !tyre.position.code().equals("1R"))
+                    .forEach(tyre -> tyre.kpaAt20 = 830);
+            truck.drive(3).rest(10);
+            truck.airC = -22;
+            truck.moving = false;
+            truck.runningRiseC = 0;
+            truck.rest(8).drive(0.5);
+
+            assertThat(said(truck)).containsExactly("vehicle WEATHER_LOW");
+            assertThat(the(truck, AlertKind.WEATHER_LOW).evidence().shortfalls())
+                    .extracting(lack -> lack.position().code())
+                    .containsExactly("1R");
         }
 
         @Test

@@ -18,7 +18,9 @@ import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.Departure;
 import vividcaravan.core.alert.SafetyNote;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitPolicy;
 
@@ -98,6 +100,28 @@ class RunSoftTest {
         truck.tyres().forEach(tyre -> tyre.kpaAt20 = TARGET * 1.3);
         truck.drive(3);
         assertThat(truck.alerts()).noneMatch(Alert::isRunSoft);
+    }
+
+    @Test
+    void aTyreWhoseTargetWasRaisedIsToBeFilledUntilItIsDrivenAtThat() {
+        VehicleRules low = JudgedWheel.rules(LimitPolicy.DEFAULT, VehicleKind.FARM_TRACTOR, 100);
+        VehicleRules high = JudgedWheel.rules(LimitPolicy.DEFAULT, VehicleKind.FARM_TRACTOR, 160);
+        VehicleJudge judge = new VehicleJudge(low);
+        Position position = Position.parse("1L");
+        Fitting stay = new Fitting(1, 1, position, 0, Fitting.OPEN);
+        judge.judge(stay, null, new Reading(0, 100, 20, null, null, false), found -> {});
+        assertThat(judge.isToBeFilled(position)).isFalse();
+
+        judge.holdTo(high);
+        assertThat(judge.isToBeFilled(position)).as("at once").isTrue();
+        judge.holdTo(low);
+        assertThat(judge.isToBeFilled(position)).as("taken back").isFalse();
+        judge.holdTo(high);
+        judge.judge(stay, null, new Reading(2 * 3_600_000L, 100, 20, null, null, false), found -> {});
+        judge.judge(stay, null, new Reading(9 * 3_600_000L, 100, 20, null, null, false), found -> {});
+        assertThat(judge.isToBeFilled(position)).as("it stood").isTrue();
+        judge.judge(stay, null, new Reading(10 * 3_600_000L, 100, 20, null, null, true), found -> {});
+        assertThat(judge.isToBeFilled(position)).as("it was driven so").isFalse();
     }
 
     @Test

@@ -15,8 +15,10 @@ import vividcaravan.core.units.AbsolutePressure;
 
 class PressureAdviceTest {
 
+    private static final PressureAdvice.Known COLD = new PressureAdvice.Known(true, false);
+
     private static PressureAdvice advice(double target, double gauge, double tyreC, double airC) {
-        return PressureAdvice.of(target, gauge, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE, true);
+        return PressureAdvice.of(target, gauge, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE, COLD);
     }
 
     @Test
@@ -99,8 +101,26 @@ class PressureAdviceTest {
     @CsvSource({"15, 15, true, LET_OUT", "15, 15, false, LET_COOL", "22, 15, true, LET_COOL", "8, 15, true, LET_COOL"})
     void airIsLetOutOnlyOfATyreThatIsKnownToBeCold(
             double tyreC, double airC, boolean isKnownCold, PressureAdvice.Action action) {
-        assertThat(PressureAdvice.of(800, 860, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE, isKnownCold)
+        assertThat(PressureAdvice.of(
+                                800,
+                                860,
+                                tyreC,
+                                airC,
+                                AbsolutePressure.STANDARD_ATMOSPHERE,
+                                new PressureAdvice.Known(isKnownCold, false))
                         .action())
                 .isEqualTo(action);
+    }
+
+    /** A field target of 100 kPa, then 160 for the road: low by intention until it was driven so. */
+    @Test
+    void whatIsLowBecauseItsTargetWasRaisedIsFilled() {
+        PressureAdvice raised = PressureAdvice.of(
+                160, 100, 20, 20, AbsolutePressure.STANDARD_ATMOSPHERE, new PressureAdvice.Known(true, true));
+        PressureAdvice driven = PressureAdvice.of(160, 100, 20, 20, AbsolutePressure.STANDARD_ATMOSPHERE, COLD);
+
+        assertThat(raised.action()).isEqualTo(PressureAdvice.Action.ADD);
+        assertThat(raised.changeKpa()).isEqualTo(60);
+        assertThat(driven.action()).isEqualTo(PressureAdvice.Action.DO_NOT_INFLATE);
     }
 }

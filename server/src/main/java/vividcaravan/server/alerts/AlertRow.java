@@ -7,7 +7,9 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertFamily;
@@ -90,6 +92,8 @@ class AlertRow {
     Integer refills;
     String otherPosition;
     Long lastHeardAt;
+    /** Such as {@code 1L 165.2,1R 170.0}: what wheels lack, kPa; null where none is named. */
+    String shortfalls;
 
     static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
         AlertRow row = new AlertRow();
@@ -131,6 +135,11 @@ class AlertRow {
         refills = evidence.refills();
         otherPosition = evidence.other() == null ? null : evidence.other().code();
         lastHeardAt = evidence.lastHeardAt();
+        shortfalls = evidence.shortfalls().isEmpty()
+                ? null
+                : evidence.shortfalls().stream()
+                        .map(lack -> lack.position().code() + " " + lack.kpa())
+                        .collect(Collectors.joining(","));
         Others others = evidence.others();
         siblings = others.count();
         siblingsC = others.celsius();
@@ -153,6 +162,15 @@ class AlertRow {
                 siblingsDeviation);
     }
 
+    private List<Evidence.Shortfall> lacking() {
+        return shortfalls == null
+                ? List.of()
+                : Arrays.stream(shortfalls.split(","))
+                        .map(lack -> lack.split(" "))
+                        .map(lack -> new Evidence.Shortfall(Position.parse(lack[0]), Double.parseDouble(lack[1])))
+                        .toList();
+    }
+
     Alert alert(List<AlertEntry> entries) {
         Evidence evidence = new Evidence(
                 evidenceAt,
@@ -173,7 +191,8 @@ class AlertRow {
                 refills,
                 otherPosition == null ? null : Position.parse(otherPosition),
                 lastHeardAt,
-                others());
+                others(),
+                lacking());
         return new Alert(
                 id,
                 position == null ? null : Position.parse(position),

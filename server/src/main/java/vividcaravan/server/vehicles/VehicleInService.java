@@ -44,6 +44,7 @@ public final class VehicleInService {
     private final Map<Position, Double> losses = new ConcurrentHashMap<>();
 
     private final Set<Position> soaked = ConcurrentHashMap.newKeySet();
+    private final Set<Position> toBeFilled = ConcurrentHashMap.newKeySet();
 
     private final Map<Position, KnownSensor> sensors = new ConcurrentHashMap<>();
     private final Set<KnownSensor> everFitted = ConcurrentHashMap.newKeySet();
@@ -149,6 +150,8 @@ public final class VehicleInService {
         conditions.keySet().removeIf(position -> rules.at(position).isEmpty());
         losses.keySet().removeIf(position -> rules.at(position).isEmpty());
         soaked.removeIf(position -> rules.at(position).isEmpty());
+        toBeFilled.clear();
+        description.layout().positions().stream().filter(judge::isToBeFilled).forEach(toBeFilled::add);
     }
 
     private static AxleConduct conduct(VehicleDescription description, AxleDescription axle) {
@@ -328,12 +331,22 @@ public final class VehicleInService {
         } else if (!losses.isEmpty()) {
             losses.remove(position);
         }
-        if (judge.isSoaked(position)) {
-            soaked.add(position);
-        } else if (!soaked.isEmpty()) {
-            soaked.remove(position);
-        }
+        keep(soaked, position, judge.isSoaked(position));
+        keep(toBeFilled, position, judge.isToBeFilled(position));
         isTouched = true;
+    }
+
+    private static void keep(Set<Position> those, Position position, boolean isOne) {
+        if (isOne) {
+            those.add(position);
+        } else if (!those.isEmpty()) {
+            those.remove(position);
+        }
+    }
+
+    /** Whether a wheel's target was raised and it was not driven at that since; safe to read. */
+    public boolean isToBeFilled(Position position) {
+        return toBeFilled.contains(position);
     }
 
     /** Whether the newest reading of a wheel was one of a cold tyre; safe to read. */

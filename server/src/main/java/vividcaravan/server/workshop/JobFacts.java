@@ -218,6 +218,7 @@ class JobFacts {
     /** What has been shown of a wheel. */
     WheelProof wheel(FitOutJob job, Position position, Reception reception, double toleranceKpa) {
         return new WheelProof(
+                job.at(position, EntryKind.INSPECTED).isPresent(),
                 job.code(position).isPresent(),
                 job.at(position, EntryKind.LEFT_OUT)
                         .map(entry -> entry.data().reason())

@@ -109,9 +109,10 @@ class PressureLook {
                 .flatMap(KnownSensor::mount)
                 .filter(mount -> mount.isOutside())
                 .isPresent();
-        boolean isKnownCold = isAirStated && !isCap && vehicle.isSoaked(position);
+        PressureAdvice.Known known = new PressureAdvice.Known(
+                isAirStated && !isCap && vehicle.isSoaked(position), vehicle.isToBeFilled(position));
         double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        PressureAdvice advice = PressureAdvice.of(target, gauge, tyreC, airC, Atmosphere.at(altitude), isKnownCold);
+        PressureAdvice advice = PressureAdvice.of(target, gauge, tyreC, airC, Atmosphere.at(altitude), known);
         return hasRunSoft(vehicle, position) ? advice.afterRunningSoft() : advice;
     }
 

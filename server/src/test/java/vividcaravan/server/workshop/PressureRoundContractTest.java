@@ -61,6 +61,35 @@ class PressureRoundContractTest {
     }
 
     @Test
+    void afterTheFieldATyreIsFilledForTheRoad() {
+        String ref = "FT-" + Door.newCode();
+        String code = Door.newCode();
+        Instant now = Instant.now();
+        Door.Answer in = door.importFleet(Door.document(
+                """
+                { "ref": "%s", "kind": "FARM_TRACTOR",
+                  "axles": [ { "role": "DRIVE", "wheels": "SINGLE", "coldPressureKpa": 160, "fieldPressureKpa": 100 } ],
+                  "sensors": [ { "position": "1L", "code": "%s", "mount": "VALVE", "fittedAt": "2026-01-03T09:00:00Z" } ] }"""
+                        .formatted(ref, code),
+                ""));
+        assertThat(in.status()).as(in.text()).isEqualTo(200);
+        use(ref, "FIELD");
+        door.readings(array(List.of(reading(code, now.minusSeconds(9), 100, 12))));
+        JsonNode round = opened(ref, ", \"airC\": 12");
+        assertThat(wheel(round, 0).get("action").asString()).isEqualTo("RIGHT");
+
+        use(ref, "ROAD");
+
+        assertThat(wheel(now(round), 0).get("action").asString()).isEqualTo("ADD");
+        assertThat(wheel(now(round), 0).get("changeKpa").asDouble()).isCloseTo(60, within(0.1));
+    }
+
+    private void use(String ref, String use) {
+        Door.Answer set = door.putJson("/api/v1/vehicles/" + ref + "/use", "{ \"use\": \"" + use + "\" }");
+        assertThat(set.status()).as(set.text()).isEqualTo(200);
+    }
+
+    @Test
     void isDoneWhenEveryWheelReadsRightOrHasAReasonAndThenTheSheetIsKept() {
         Door.Truck truck = door.newTruck();
         Instant now = Instant.now();
