@@ -37,7 +37,7 @@ const { data: stored, error } = useJob(() => props.id);
 const { end } = useJobActions();
 const { demo } = useDemo();
 const { data: plans } = useKitPlans();
-const { enter, trouble, isOnline, unsent, unsettled, insist, drop, stop } = useEntering(stored);
+const { enter, trouble, isOnline, isSending, unsent, unsettled, insist, drop, stop } = useEntering(stored);
 onBeforeUnmount(stop);
 
 const job = computed(() => stored.value && withWaiting(stored.value, [...unsent.value] as never));
@@ -97,10 +97,14 @@ async function finish(state: 'DONE' | 'DROPPED', reason: string | null): Promise
 const doneCount = (one: Stage) => job.value?.wheels.filter((w) => isDone(w, one)).length ?? 0;
 const waits = computed(() =>
   unsent.value.length
-    ? `${unsent.value.length} waiting for signal, kept on this device`
-    : isOnline.value
-      ? 'all stored'
-      : 'no signal; what you enter is kept on this device',
+    ? isOnline.value && isSending.value
+      ? 'being stored …'
+      : `${unsent.value.length} waiting for signal, kept on this device`
+    : unsettled.value.length
+      ? `${unsettled.value.length} not stored: look below`
+      : isOnline.value
+        ? 'all stored'
+        : 'no signal; what you enter is kept on this device',
 );
 </script>
 

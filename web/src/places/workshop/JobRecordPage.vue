@@ -7,7 +7,7 @@ import { placeWords, stateWords } from '@/shared/position';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
-import { mountWords, stripOf } from './job';
+import { KINDS, mountWords, stripOf } from './job';
 
 /** Who did what, when, what was measured, and what was answered for: to be printed and kept. */
 const props = defineProps<{ id: string }>();
@@ -18,21 +18,6 @@ const units = useUnits();
 const job = computed(() => data.value?.job);
 const print = () => window.print();
 
-const KINDS: Record<string, string> = {
-  INSPECTED: 'inspected',
-  PASSED_ANYWAY: 'passed all the same',
-  MOUNTED: 'sensor mounted',
-  PAIRED: 'sensor taken',
-  LEFT_OUT: 'left without a sensor',
-  GAUGED: 'hand gauge read',
-  AIR_SET: 'air set on',
-  PROVED: 'position proved by air',
-  EXCHANGED: 'sensors exchanged',
-  TAKEN_AS_PROVEN: 'answered for',
-  GAUGE_NAMED: 'hand gauge named',
-  NOTED: 'note',
-  CLOSED: 'job ended',
-};
 type Entry = NonNullable<typeof data.value>['entries'][number];
 
 function measured({ data: said }: Entry): string {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { EntryData, JobWheel } from '@/api/jobs';
+import { isStored } from './job';
 import ChoiceRow from '@/shared/ChoiceRow.vue';
 import ReasonForm from './ReasonForm.vue';
 
@@ -25,9 +26,18 @@ const isRetread = ref(false);
 const damage = ref('');
 const tyre = ref('');
 
+/** Which wheel and which stored inspection the fields were filled with. */
+let filled = '';
 watch(
-  () => [props.wheel.position, props.wheel.inspection?.by.number] as const,
   () => {
+    const stored = isStored(props.wheel.inspection) ? props.wheel.inspection?.by.number : undefined;
+    return [props.wheel.position, stored] as const;
+  },
+  ([position, stored]) => {
+    const now = `${position} ${stored ?? ''}`;
+    // What was refused stays in the fields, to be put right there.
+    if (filled.startsWith(`${position} `) && (stored === undefined || now === filled)) return;
+    filled = now;
     const seen = props.wheel.inspection;
     unit.value = 'mm';
     treads.value = seen?.treadMm.map((mm) => String(Math.round(mm * 100) / 100)).join(' ') ?? '';
@@ -113,7 +123,10 @@ function say(): void {
         {{ wheel.inspection ? 'Enter it again' : 'Enter what I saw' }}
       </button>
     </form>
-    <div v-if="wheel.inspection" role="status">
+    <p v-if="wheel.inspection && !isStored(wheel.inspection)" role="status" class="text-quiet">
+      Kept on this device. Whether it passes is said once it is stored.
+    </p>
+    <div v-else-if="wheel.inspection" role="status">
       <template v-if="wheel.inspection.failures.length">
         <p class="font-semibold" :class="wheel.inspection.passedAnyway ? '' : 'text-stop'">
           {{ wheel.inspection.passedAnyway ? 'Passed all the same' : 'Nothing is to be fitted here:' }}

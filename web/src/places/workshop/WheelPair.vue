@@ -104,6 +104,9 @@ const bars = (one: HeardSensor) =>
         wheel.paired ? `, taken by ${wheel.paired.who}` : ''
       }}.
     </p>
+    <p v-if="!wheel.inspection" class="border-l-2 border-next pl-3">
+      This tyre was not inspected. It comes into service only once it was, or once somebody answers for it.
+    </p>
     <p v-if="isFailed" role="alert" class="border-l-2 border-stop pl-3 font-medium text-stop">
       This wheel did not pass its inspection. Put it right, or pass it under Inspect, with a reason.
     </p>

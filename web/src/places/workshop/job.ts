@@ -92,7 +92,26 @@ export function marks(job: JobItem, stage: Stage): Record<string, string> {
   );
 }
 
-const YOURS = { number: 0, at: '', who: 'you' };
+/** What was done, in words. */
+export const KINDS: Record<string, string> = {
+  INSPECTED: 'inspected',
+  PASSED_ANYWAY: 'passed all the same',
+  MOUNTED: 'sensor mounted',
+  PAIRED: 'sensor taken',
+  LEFT_OUT: 'left without a sensor',
+  GAUGED: 'hand gauge read',
+  AIR_SET: 'air let in or out',
+  PROVED: 'position proved by air',
+  EXCHANGED: 'sensors exchanged',
+  TAKEN_AS_PROVEN: 'answered for',
+  GAUGE_NAMED: 'hand gauge named',
+  NOTED: 'note',
+  CLOSED: 'job ended',
+};
+
+/** The number of an entry that waits on this device. */
+const WAITING = 0;
+const YOURS = { number: WAITING, at: '', who: 'you' };
 
 /** A job as it will be once what waits on this device was sent. */
 export function withWaiting(job: JobItem, waiting: Waiting[]): JobItem {
@@ -135,6 +154,11 @@ function foreseen(wheel: JobWheel, kind: EntryKind, data: NonNullable<Waiting['e
     default:
       return wheel;
   }
+}
+
+/** Whether what is shown of an inspection was stored: only then it is known whether the wheel passes. */
+export function isStored(inspection: JobWheel['inspection']): boolean {
+  return Boolean(inspection) && inspection?.by.number !== WAITING;
 }
 
 /** What the server said of an entry, in a sentence. */

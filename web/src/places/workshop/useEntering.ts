@@ -51,6 +51,11 @@ export function useEntering(job: Ref<JobItem | undefined>) {
     if (!job.value) return;
     const wheel = job.value.wheels.find((one) => one.position === position);
     const seen = lastSeen(wheel, kind);
+    // What is entered in its place settles what was refused.
+    for (const earlier of own.value) {
+      const isSame = earlier.entry.kind === kind && earlier.entry.position === position;
+      if (isSame && earlier.outcome?.outcome === 'REFUSED') await drop(earlier.entry.key);
+    }
     await keep(job.value.id, {
       key: newKey(),
       kind,

@@ -18,10 +18,11 @@ const { mayHandleAlerts } = useSession();
 const { at } = useClock();
 const { data: stored, error } = useRound(() => props.id);
 const { end } = useRoundActions();
-const { waiting, refused, isOnline, keep, drop } = useErrandsOf(() => props.id);
-const round = computed(() => stored.value && withErrands(stored.value, waiting.value as never));
+const { waiting, ahead, refused, isOnline, keep, drop } = useErrandsOf(() => props.id);
+const round = computed(() => stored.value && withErrands(stored.value, ahead.value as never));
 const { trouble, isBusy, attempt } = useAttempt();
-const adjusted = ref<{ vehicle: string; position: string }>();
+const adjusted = ref({ vehicle: '', position: '1L' });
+const isAdjusting = ref(false);
 const isOpen = computed(() => round.value?.state === 'OPEN');
 const mayWork = computed(() => isOpen.value && mayHandleAlerts.value);
 
@@ -39,10 +40,10 @@ const words = computed(() => {
     : `Given up, ${when}, with ${round.value.unsettled} left.`;
 });
 const signal = computed(() =>
-  waiting.value.length
-    ? `${waiting.value.length} waiting for signal, kept on this device`
-    : isOnline.value
-      ? ''
+  isOnline.value
+    ? ''
+    : waiting.value.length
+      ? `${waiting.value.length} waiting for signal, kept on this device`
       : 'no signal; what you enter is kept on this device',
 );
 const print = () => window.print();
@@ -80,7 +81,13 @@ const print = () => window.print();
             :wheel="wheel"
             :vehicle="vehicle.ref"
             :is-open="mayWork"
-            @set="adjusted = { vehicle: vehicle.ref, position: wheel.position }"
+            :is-waiting="
+              waiting.some((one) => one.vehicle === vehicle.ref && one.position === wheel.position)
+            "
+            @set="
+              adjusted = { vehicle: vehicle.ref, position: wheel.position };
+              isAdjusting = true;
+            "
             @give="(reason) => keep({ vehicle: vehicle.ref, position: wheel.position, reason })"
           />
         </ul>
@@ -111,12 +118,11 @@ const print = () => window.print();
       <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
     </template>
     <AdjustDialog
-      v-if="adjusted"
-      :is-open="true"
+      :is-open="isAdjusting"
       :vehicle-ref="adjusted.vehicle"
       :position="adjusted.position"
-      :take="(set) => keep({ vehicle: adjusted?.vehicle ?? '', position: adjusted?.position ?? '', set })"
-      @done="adjusted = undefined"
+      :take="(set) => keep({ ...adjusted, set })"
+      @done="isAdjusting = false"
     />
   </div>
 </template>

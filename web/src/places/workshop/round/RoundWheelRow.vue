@@ -6,15 +6,24 @@ import { useUnits } from '@/shared/units';
 import { toDo, usualReasons } from './doing';
 
 /** One wheel of a round: what it shows, what it should, what to do. */
-const props = defineProps<{ wheel: RoundWheel; vehicle: string; isOpen: boolean }>();
+const props = defineProps<{ wheel: RoundWheel; vehicle: string; isOpen: boolean; isWaiting?: boolean }>();
 const emit = defineEmits<{ set: []; give: [reason: string] }>();
 
 const units = useUnits();
-const { age } = useClock();
+const { age, at } = useClock();
 const isReasoning = ref(false);
 const reason = ref('');
 const words = computed(() => toDo(props.wheel, units.pressureWords));
 const stays = computed(() => (props.wheel.action === 'DO_NOT_INFLATE' ? 'It is dealt with' : 'It stays so'));
+/** What was recorded of setting it, with the hand gauge's figures. */
+const setWords = computed(() => {
+  const { set } = props.wheel;
+  if (!set) return '';
+  const from = typeof set.beforeKpa === 'number' ? ` from ${units.pressureWords(set.beforeKpa)}` : '';
+  const to = typeof set.afterKpa === 'number' ? ` to ${units.pressureWords(set.afterKpa)}` : '';
+  const isSilentSince = !props.wheel.at || props.wheel.at < set.at;
+  return `Set${from}${to}, ${at(new Date(set.at))}${isSilentSince ? '; its sensor has not spoken since' : ''}`;
+});
 const mayInflate = computed(() => props.wheel.action && props.wheel.action !== 'DO_NOT_INFLATE');
 
 function give(text: string): void {
@@ -51,7 +60,11 @@ function give(text: string): void {
       >
         {{ words }}
       </p>
-      <p v-if="wheel.reason">{{ wheel.reason }}, {{ wheel.reasonBy }}</p>
+      <div role="status">
+        <p v-if="setWords">{{ setWords }}.</p>
+        <p v-if="wheel.reason">{{ wheel.reason }}, {{ wheel.reasonBy }}.</p>
+        <p v-if="isWaiting" class="text-quiet">Kept on this device until it is stored.</p>
+      </div>
       <div v-if="isOpen" class="mt-1 flex flex-wrap gap-2 print:hidden">
         <button
           v-if="mayInflate"

@@ -1,5 +1,6 @@
 package vividcaravan.server.vehicles;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -126,6 +127,13 @@ public final class VehicleInService {
 
     List<Adjustment> adjustments() {
         return adjustments;
+    }
+
+    /** The last that was recorded of setting a wheel's pressure since {@code since}, epoch milliseconds; safe to read. */
+    public Optional<Adjustment> latestAdjustment(Position position, long since) {
+        return adjustments.stream()
+                .filter(adjustment -> adjustment.position().equals(position) && adjustment.at() >= since)
+                .max(Comparator.comparingLong(Adjustment::at));
     }
 
     private void holdToRules(VehicleSnapshot next) {

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.Atmosphere;
+import vividcaravan.core.judge.Adjustment;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.planning.PressureAdvice;
 import vividcaravan.server.vehicles.KnownSensor;
@@ -48,6 +49,18 @@ class PressureLook {
 
         boolean isRight() {
             return advice != null && advice.action() == PressureAdvice.Action.RIGHT;
+        }
+
+        /** Whether a hand gauge found it right after it was set, and its sensor has not spoken since. */
+        boolean isSetRight(@Nullable Adjustment set) {
+            if (set == null
+                    || set.afterKpa() == null
+                    || at != null && at.toEpochMilli() > set.at()
+                    || advice != null && advice.action() == PressureAdvice.Action.DO_NOT_INFLATE) {
+                return false;
+            }
+            double wanted = advice == null ? targetKpa : advice.targetNowKpa();
+            return Math.abs(set.afterKpa() - wanted) <= PressureAdvice.toleranceKpa(targetKpa);
         }
     }
 

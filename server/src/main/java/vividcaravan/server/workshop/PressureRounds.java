@@ -1,6 +1,7 @@
 package vividcaravan.server.workshop;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.Adjustment;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -137,6 +139,8 @@ class PressureRounds {
                                 look.at(vehicle, airC, row.airC != null).stream()
                                         .map(wheel -> wheel(
                                                 wheel,
+                                                vehicle.latestAdjustment(wheel.position(), row.openedAt)
+                                                        .orElse(null),
                                                 reasons.get(vehicle.id() + " "
                                                         + wheel.position().code())))
                                         .toList()))
@@ -149,7 +153,8 @@ class PressureRounds {
                 .toList();
     }
 
-    private static RoundSheet.RoundWheel wheel(PressureLook.Wheel wheel, @Nullable RoundReasonRow reason) {
+    private static RoundSheet.RoundWheel wheel(
+            PressureLook.Wheel wheel, @Nullable Adjustment set, @Nullable RoundReasonRow reason) {
         return new RoundSheet.RoundWheel(
                 wheel.position().code(),
                 wheel.position().words(),
@@ -160,9 +165,12 @@ class PressureRounds {
                 wheel.advice() == null ? null : wheel.advice().action(),
                 wheel.advice() == null ? null : wheel.advice().changeKpa(),
                 wheel.at(),
+                set == null
+                        ? null
+                        : new RoundSheet.SetPressure(set.beforeKpa(), set.afterKpa(), Instant.ofEpochMilli(set.at())),
                 reason == null ? null : reason.reason,
                 reason == null ? null : reason.who,
-                wheel.isRight() || reason != null);
+                wheel.isRight() || wheel.isSetRight(set) || reason != null);
     }
 
     /**

@@ -23,8 +23,9 @@ record RoundSheet(double airC, boolean isAirGuessed, List<RoundVehicle> vehicles
      * @param action what to do; null without a fresh reading
      * @param changeKpa how much to add, negative to let out, kPa
      * @param at when its sensor last spoke
+     * @param set how its pressure was set in this round, by what was recorded; null if nothing was
      * @param reason why it stays as it is, or what was found; null if nobody said
-     * @param isSettled whether it reads right or has a reason
+     * @param isSettled whether it reads right, was set right by the hand gauge, or has a reason
      */
     record RoundWheel(
             String position,
@@ -36,9 +37,18 @@ record RoundSheet(double airC, boolean isAirGuessed, List<RoundVehicle> vehicles
             PressureAdvice.@Nullable Action action,
             @Nullable Double changeKpa,
             @Nullable Instant at,
+            @Nullable SetPressure set,
             @Nullable String reason,
             @Nullable String reasonBy,
             boolean isSettled) {}
+
+    /**
+     * A pressure that was set.
+     *
+     * @param beforeKpa what the hand gauge showed before, kPa; null if it was not written down
+     * @param afterKpa what it showed after, kPa; null if it was not written down
+     */
+    record SetPressure(@Nullable Double beforeKpa, @Nullable Double afterKpa, Instant at) {}
 
     /** How many wheels neither read right nor have a reason. */
     int unsettled() {
