@@ -112,7 +112,6 @@ const isLoadCarrier = computed(() => props.axle.role !== 'STEER');
         :fault="fault('liftUpPressureKpa')"
       />
     </div>
-    <LoadProposal :axle="axle" @take="cold = $event" />
     <div class="grid gap-x-4 sm:grid-cols-3">
       <label
         >Tyre size, as on the sidewall
@@ -153,6 +152,7 @@ const isLoadCarrier = computed(() => props.axle.role !== 'STEER');
         </select>
       </label>
     </div>
+    <LoadProposal :axle="axle" @take="cold = $event" />
     <p v-for="[name, message] in others" :key="name" role="alert" class="text-stop">{{ message }}</p>
   </div>
 </template>

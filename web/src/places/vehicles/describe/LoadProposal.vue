@@ -71,7 +71,9 @@ const propose = () =>
         is-optional
         is-whole
       />
-      <p class="text-quiet sm:pt-6">By the load table of the tyre’s size. Without one, an estimate from:</p>
+      <p class="text-quiet sm:col-span-3">
+        By the load table of the tyre’s size. Without one, an estimate from the load index and this:
+      </p>
       <NumberField
         v-if="axle.wheels === 'TWIN'"
         v-model="twinIndex"

@@ -35,9 +35,10 @@ class PressureLook {
      * One wheel.
      *
      * @param targetKpa cold target, kPa
-     * @param gaugeKpa what a hand gauge shows by what its sensor reports, kPa
+     * @param gaugeKpa what a hand gauge shows: by what its sensor reports, or found since, kPa
      * @param advice null without a fresh reading
      * @param at when its sensor last spoke
+     * @param set what was last recorded of setting it, or null
      */
     record Wheel(
             Position position,
@@ -45,22 +46,16 @@ class PressureLook {
             @Nullable Double gaugeKpa,
             @Nullable Double temperatureC,
             @Nullable PressureAdvice advice,
-            @Nullable Instant at) {
+            @Nullable Instant at,
+            @Nullable Adjustment set) {
 
+        /** Whether it reads right; where nothing is heard, whether it was set to its cold target. */
         boolean isRight() {
-            return advice != null && advice.action() == PressureAdvice.Action.RIGHT;
-        }
-
-        /** Whether a hand gauge found it right after it was set, and its sensor has not spoken since. */
-        boolean isSetRight(@Nullable Adjustment set) {
-            if (set == null
-                    || set.afterKpa() == null
-                    || at != null && at.toEpochMilli() > set.at()
-                    || advice != null && advice.action() == PressureAdvice.Action.DO_NOT_INFLATE) {
-                return false;
-            }
-            double wanted = advice == null ? targetKpa : advice.targetNowKpa();
-            return Math.abs(set.afterKpa() - wanted) <= PressureAdvice.toleranceKpa(targetKpa);
+            return advice == null
+                    ? set != null
+                            && set.afterKpa() != null
+                            && Math.abs(set.afterKpa() - targetKpa) <= PressureAdvice.toleranceKpa(targetKpa)
+                    : advice.action() == PressureAdvice.Action.RIGHT;
         }
     }
 
@@ -83,8 +78,9 @@ class PressureLook {
      * Every wheel of a vehicle, spares among them.
      *
      * @param isAirStated whether somebody said what the air outside has
+     * @param since what was recorded of setting a pressure from then on counts, epoch milliseconds
      */
-    List<Wheel> at(VehicleInService vehicle, double airC, boolean isAirStated) {
+    List<Wheel> at(VehicleInService vehicle, double airC, boolean isAirStated, long since) {
         List<Wheel> wheels = new ArrayList<>();
         VehicleSnapshot snapshot = vehicle.snapshot();
         for (Position position : snapshot.description().layout().positions()) {
@@ -92,14 +88,23 @@ class PressureLook {
             Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
             boolean isFresh = isFresh(newest);
             // A round is gone with a hand gauge: its figures are a gauge's, wherever the vehicle stands.
-            double gauge = isFresh ? gaugeKpa(vehicle, position, newest) : Double.NaN;
+            Double gauge = isFresh ? gaugeKpa(vehicle, position, newest) : null;
+            PressureAdvice advice =
+                    isFresh ? advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated) : null;
+            Adjustment set = vehicle.latestAdjustment(position, since).orElse(null);
+            boolean isGaugedSince = isFresh && set != null && set.afterKpa() != null && set.at() > newest.at();
+            if (isGaugedSince && advice.action() != PressureAdvice.Action.DO_NOT_INFLATE) {
+                gauge = set.afterKpa();
+                advice = advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated);
+            }
             wheels.add(new Wheel(
                     position,
                     target,
-                    isFresh ? gauge : null,
+                    gauge,
                     isFresh ? newest.temperatureC() : null,
-                    isFresh ? advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated) : null,
-                    newest == null ? null : Instant.ofEpochMilli(newest.at())));
+                    advice,
+                    newest == null ? null : Instant.ofEpochMilli(newest.at()),
+                    set));
         }
         return wheels;
     }

@@ -136,11 +136,9 @@ class PressureRounds {
                 vehicles.stream()
                         .map(vehicle -> new RoundSheet.RoundVehicle(
                                 vehicle.description().ref(),
-                                look.at(vehicle, airC, row.airC != null).stream()
+                                look.at(vehicle, airC, row.airC != null, row.openedAt).stream()
                                         .map(wheel -> wheel(
                                                 wheel,
-                                                vehicle.latestAdjustment(wheel.position(), row.openedAt)
-                                                        .orElse(null),
                                                 reasons.get(vehicle.id() + " "
                                                         + wheel.position().code())))
                                         .toList()))
@@ -153,8 +151,8 @@ class PressureRounds {
                 .toList();
     }
 
-    private static RoundSheet.RoundWheel wheel(
-            PressureLook.Wheel wheel, @Nullable Adjustment set, @Nullable RoundReasonRow reason) {
+    private static RoundSheet.RoundWheel wheel(PressureLook.Wheel wheel, @Nullable RoundReasonRow reason) {
+        Adjustment set = wheel.set();
         return new RoundSheet.RoundWheel(
                 wheel.position().code(),
                 wheel.position().words(),
@@ -170,7 +168,7 @@ class PressureRounds {
                         : new RoundSheet.SetPressure(set.beforeKpa(), set.afterKpa(), Instant.ofEpochMilli(set.at())),
                 reason == null ? null : reason.reason,
                 reason == null ? null : reason.who,
-                wheel.isRight() || wheel.isSetRight(set) || reason != null);
+                wheel.isRight() || reason != null);
     }
 
     /**
