@@ -39,6 +39,8 @@ public record Alert(
 
     /** A fault that is back within this time is the same alert, milliseconds of reading time. */
     public static final long RETURN_WINDOW_MILLIS = 24L * 60 * 60 * 1000;
+    /** What was closed and is still there so long after is no longer what somebody knows of [our judgement]. */
+    private static final long STILL_THERE_MILLIS = 12L * 60 * 60 * 1000;
 
     private static final long LONGEST_SHELVED_MILLIS = 30L * 24 * 60 * 60 * 1000;
 
@@ -87,7 +89,8 @@ public record Alert(
 
     /**
      * This alert after the judge found more. What is closed or put aside returns when the wheel is worse than it was then:
-     * by urgency, by {@link #WORSE_SHARE} of its target, or because the tyre is now run soft.
+     * by urgency, by {@link #WORSE_SHARE} of its target, or because the tyre is now run soft. What was closed returns also
+     * if the fault is still there half a day later.
      */
     public Alert raised(Finding.Raised found) {
         if (state == AlertState.RECOVERED || state == AlertState.CLOSED && !isActive) {
@@ -97,7 +100,9 @@ public record Alert(
         boolean isWorse = found.urgency().isMoreUrgentThan(urgency) || isNewlySoft;
         if (state == AlertState.CLOSED || state == AlertState.SHELVED) {
             AlertEntry.Change change = state == AlertState.CLOSED ? AlertEntry.Change.RETURNED : AlertEntry.Change.GREW;
-            return isWorse || isFurtherThanThen(found) ? step(change, found) : seen(found);
+            boolean isStillThere =
+                    state == AlertState.CLOSED && closedAt != null && found.at() - closedAt >= STILL_THERE_MILLIS;
+            return isWorse || isStillThere || isFurtherThanThen(found) ? step(change, found) : seen(found);
         }
         boolean saysMore = found.urgency() == urgency && found.kind().saysMoreThan(kind);
         return isWorse || saysMore ? step(AlertEntry.Change.GREW, found) : seen(found);

@@ -17,8 +17,8 @@ import vividcaravan.core.axles.Position;
  */
 final class Standing {
 
-    /** A fault that lasts is reported again after this much reading time, so that a closed alert is not lost. */
-    private static final long REMIND_MILLIS = 24L * 60 * 60 * 1000;
+    /** A fault that lasts is reported again after this much reading time, so that what was closed returns within a day. */
+    private static final long REMIND_MILLIS = 12L * 60 * 60 * 1000;
 
     private static final int READINGS_IN_BAND = 5;
     private static final long IN_BAND_MILLIS = 10L * 60 * 1000;
@@ -65,7 +65,7 @@ final class Standing {
         return family;
     }
 
-    /** Whether this differs from what was last said, or that is a day old. */
+    /** Whether this differs from what was last said, or that is half a day old. */
     boolean isNews(AlertKind newKind, Urgency newUrgency, boolean newRunSoft, long at) {
         return newKind != kind || newUrgency != urgency || newRunSoft != isRunSoft || at - saidAt >= REMIND_MILLIS;
     }
