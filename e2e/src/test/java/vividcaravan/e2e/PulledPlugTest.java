@@ -9,10 +9,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
@@ -37,7 +39,9 @@ class PulledPlugTest {
     private final long begin = Instant.now().minusSeconds(86_400).toEpochMilli();
     /** Times acknowledged of each sensor. */
     private final Map<String, Set<Long>> acknowledged = new ConcurrentHashMap<>();
-    /** Alerts seen by somebody before the plug was pulled: identity and opening time. */
+    /** What a client found wrong; it would end with its thread otherwise. */
+    private final Queue<Throwable> trouble = new ConcurrentLinkedQueue<>();
+    /** Alerts seen by somebody before the plug was pulled: identity, and when it opened as what. */
     private final Map<String, String> alertsSeen = new ConcurrentHashMap<>();
 
     private static String code(int vehicle, int wheel) {
@@ -78,6 +82,7 @@ class PulledPlugTest {
             Product.pause(1_500 + random.nextInt(1_500));
             product.kill();
             clients.forEach(PulledPlugTest::join);
+            assertThat(trouble).as("what the clients met").isEmpty();
 
             product = Product.startWithToken(folder);
             assertEverythingIsThere(product);
@@ -121,14 +126,22 @@ class PulledPlugTest {
             }
         } catch (UncheckedIOException e) {
             // The plug was pulled.
+        } catch (RuntimeException | AssertionError e) {
+            trouble.add(e);
         }
     }
 
     private void noteAlerts(Product product, String vehicle) {
         product.json("/api/v1/alerts?state=all&limit=1000&vehicle=" + vehicle)
                 .get("items")
-                .forEach(alert -> alertsSeen.put(
-                        alert.get("id").asString(), alert.get("openedAt").asString()));
+                .forEach(alert -> alertsSeen.merge(alert.get("id").asString(), toldOf(alert), (was, is) -> is));
+    }
+
+    /** The first step, which stands whatever comes after it. */
+    private static String toldOf(JsonNode alert) {
+        JsonNode first = alert.get("history").get(0);
+        return alert.get("openedAt").asString() + " " + first.get("kind").asString() + " "
+                + first.get("urgency").asString();
     }
 
     private void assertEverythingIsThere(Product product) {
@@ -147,8 +160,7 @@ class PulledPlugTest {
         while (cursor != null) {
             JsonNode page = product.json("/api/v1/alerts?state=all&limit=1000" + cursor);
             page.get("items").forEach(alert -> {
-                String before = there.put(
-                        alert.get("id").asString(), alert.get("openedAt").asString());
+                String before = there.put(alert.get("id").asString(), toldOf(alert));
                 assertThat(before).as("no alert twice").isNull();
             });
             cursor = page.get("nextCursor").isNull()

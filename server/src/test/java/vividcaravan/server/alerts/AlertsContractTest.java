@@ -6,7 +6,11 @@ import static vividcaravan.server.Door.reading;
 
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -337,6 +341,54 @@ class AlertsContractTest {
         steady(truck.left(), 4, 30, 800);
         steady(truck.right(), 4, 30, 800);
         JsonNode after = door.get("/api/v1/vehicles/" + truck.ref()).json().get("departure");
-        assertThat(after.get("verdict").asString()).isIn("LOOK_FIRST", "MAY_LEAVE");
+        assertThat(after.get("verdict").asString()).isEqualTo("MAY_LEAVE");
+        assertThat(after.get("reasons").isEmpty()).isTrue();
+    }
+
+    @Test
+    void ofTwoPeopleWhoAcknowledgeAtOnceOneIsToldThatItIsDone() throws Exception {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+        ExecutorService people = Executors.newFixedThreadPool(8);
+        List<Future<Integer>> answers = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            answers.add(people.submit(() ->
+                    door.postJson("/api/v1/alerts/" + id + "/acknowledge", "").status()));
+        }
+        List<Integer> statuses = new ArrayList<>();
+        for (Future<Integer> answer : answers) {
+            statuses.add(answer.get());
+        }
+        people.shutdown();
+
+        assertThat(statuses).containsOnly(200, 409).containsOnlyOnce(200);
+        assertThat(door.get("/api/v1/alerts/" + id)
+                        .json()
+                        .get("record")
+                        .valueStream()
+                        .filter(entry -> entry.get("change").asString().equals("ACKNOWLEDGED")))
+                .hasSize(1);
+    }
+
+    @Test
+    void whatTwoPeopleSayAtOnceIsBothKept() throws Exception {
+        steady(truck.left(), 0, 4, 700);
+        String id = only().get("id").asString();
+        ExecutorService people = Executors.newFixedThreadPool(2);
+        Future<Integer> note = people.submit(
+                () -> door.postJson("/api/v1/alerts/" + id + "/notes", "{ \"note\": \"the valve cap is missing\" }")
+                        .status());
+        Future<Integer> seen = people.submit(
+                () -> door.postJson("/api/v1/alerts/" + id + "/acknowledge", "").status());
+
+        assertThat(note.get()).isEqualTo(200);
+        assertThat(seen.get()).isEqualTo(200);
+        people.shutdown();
+        assertThat(door.get("/api/v1/alerts/" + id)
+                        .json()
+                        .get("record")
+                        .valueStream()
+                        .map(entry -> entry.get("change").asString()))
+                .contains("NOTED", "ACKNOWLEDGED");
     }
 }

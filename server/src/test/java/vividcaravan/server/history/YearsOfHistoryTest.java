@@ -19,6 +19,8 @@ import org.hibernate.StatelessSession;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
@@ -119,6 +121,40 @@ class YearsOfHistoryTest {
 
             assertThat(items(product, "resolution=day&from=2026-01-01T00:00:00Z&limit=1000"))
                     .isEqualTo(days);
+        }
+    }
+
+    /** Dublin's clocks went back on 25 October 2026 [EU directive 2000/84/EC: the last Sunday of October]. */
+    @ParameterizedTest(name = "{0}: the day of {1} has {2} hours")
+    @CsvSource({
+        "UTC, 2026-10-25T00:00:00Z, 24",
+        "Europe/Dublin, 2026-10-24T23:00:00Z, 25",
+        "Asia/Kolkata, 2026-10-24T18:30:00Z, 24",
+        "Australia/Lord_Howe, 2026-10-24T13:00:00Z, 24",
+    })
+    void aDayIsOneByTheDepotsClock(String zone, String begins, int hours) {
+        Instant now = Instant.parse("2026-10-28T09:00:00Z");
+        try (OwnProduct product = OwnProduct.in(folder, now)) {
+            String depot = ", \"depots\": [ { \"name\": \"Yard\", \"timeZone\": \"" + zone + "\" } ]";
+            Door.Answer in = product.door()
+                    .importFleet(FLEET.formatted("AA0001", "AA0002", depot)
+                            .replace("\"kind\"", "\"depot\": \"Yard\", \"kind\""));
+            assertThat(in.status()).as(in.text()).isEqualTo(200);
+            List<String> readings = new ArrayList<>();
+            // In the middle of every hour by the world's clock.
+            for (int hour = 0; hour < 96; hour++) {
+                readings.add(
+                        reading("AA0001", Instant.parse("2026-10-23T00:30:00Z").plus(Duration.ofHours(hour)), 800, 20));
+            }
+            product.door().readings(array(readings));
+
+            JsonNode day = items(product, "resolution=day")
+                    .valueStream()
+                    .filter(one -> one.get("at").asString().equals(begins))
+                    .findFirst()
+                    .orElseThrow();
+
+            assertThat(day.get("summary").get("count").asInt()).isEqualTo(hours);
         }
     }
 
