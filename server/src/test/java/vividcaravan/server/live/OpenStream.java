@@ -1,0 +1,94 @@
+package vividcaravan.server.live;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.server.Door;
+import vividcaravan.server.RunningProduct;
+
+/** An open stream, read as the standard for server-sent events says. */
+final class OpenStream implements AutoCloseable {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    record Event(String id, String name, JsonNode data) {}
+
+    /** A stream of a machine that may read everything; {@code lastEventId} is null to begin now. */
+    static OpenStream of(Door door, String lastEventId) throws IOException, InterruptedException {
+        return new OpenStream(door, lastEventId);
+    }
+
+    final HttpResponse<InputStream> response;
+    final BlockingQueue<Event> events = new LinkedBlockingQueue<>();
+    private volatile String lastId = "";
+
+    private OpenStream(Door door, String lastEventId) throws IOException, InterruptedException {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(door.address + "/api/v1/live"))
+                .header("Authorization", "Bearer " + RunningProduct.TOKEN);
+        if (lastEventId != null) {
+            request.header("Last-Event-ID", lastEventId);
+        }
+        response = HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofInputStream());
+        assertThat(response.statusCode()).isEqualTo(200);
+        assertThat(response.headers().firstValue("Content-Type").orElse("")).startsWith("text/event-stream");
+        Thread reader = new Thread(this::read);
+        reader.setDaemon(true);
+        reader.start();
+    }
+
+    private void read() {
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(response.body(), StandardCharsets.UTF_8))) {
+            String name = "message";
+            StringBuilder data = new StringBuilder();
+            for (String line = in.readLine(); line != null; line = in.readLine()) {
+                if (line.startsWith("id:")) {
+                    lastId = line.substring(3).strip();
+                } else if (line.startsWith("event:")) {
+                    name = line.substring(6).strip();
+                } else if (line.startsWith("data:")) {
+                    data.append(line.substring(5));
+                } else if (line.isEmpty() && !data.isEmpty()) {
+                    events.add(new Event(lastId, name, JSON.readTree(data.toString())));
+                    data.setLength(0);
+                }
+            }
+        } catch (IOException e) {
+            // Closed by the test.
+        }
+    }
+
+    Event next(String name, String vehicle) {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(10);
+        try {
+            while (System.nanoTime() < until) {
+                Event event = events.poll(100, TimeUnit.MILLISECONDS);
+                if (event != null
+                        && event.name().equals(name)
+                        && event.data().get("vehicle").asString().equals(vehicle)) {
+                    return event;
+                }
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        throw new AssertionError("no " + name + " event of " + vehicle + " within ten seconds");
+    }
+
+    @Override
+    public void close() throws IOException {
+        response.body().close();
+    }
+}
