@@ -75,7 +75,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
               <td colspan="5" class="py-2">
                 <p class="max-w-prose whitespace-normal">
                   <template v-if="tokensOf(member).length">
-                    {{ member.displayName }} is out at once. What comes in by
+                    {{ member.displayName }} will be out at once. What comes in by
                     {{
                       tokensOf(member)
                         .map((token) => token.name)
@@ -85,7 +85,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
                     {{ tokensOf(member).length === 1 ? 'that token' : 'these tokens' }} over.
                   </template>
                   <template v-else
-                    >{{ member.displayName }} is out at once; records go on naming them.</template
+                    >{{ member.displayName }} will be out at once; records go on naming them.</template
                   >
                 </p>
                 <div class="mt-2 flex flex-wrap items-center gap-3">

@@ -37,7 +37,7 @@ const { data: stored, error } = useJob(() => props.id);
 const { end } = useJobActions();
 const { demo } = useDemo();
 const { data: plans } = useKitPlans();
-const { enter, trouble, isOnline, isSending, unsent, unsettled, insist, drop, stop } = useEntering(stored);
+const { enter, trouble, isOnline, isCutOff, unsent, unsettled, insist, drop, stop } = useEntering(stored);
 onBeforeUnmount(stop);
 
 const job = computed(() => stored.value && withWaiting(stored.value, [...unsent.value] as never));
@@ -97,7 +97,7 @@ async function finish(state: 'DONE' | 'DROPPED', reason: string | null): Promise
 const doneCount = (one: Stage) => job.value?.wheels.filter((w) => isDone(w, one)).length ?? 0;
 const waits = computed(() =>
   unsent.value.length
-    ? isOnline.value && isSending.value
+    ? isOnline.value && !isCutOff.value
       ? 'being stored …'
       : `${unsent.value.length} waiting for signal, kept on this device`
     : unsettled.value.length

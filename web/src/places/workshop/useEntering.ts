@@ -29,8 +29,10 @@ function lastSeen(wheel: JobWheel | undefined, kind: EntryKind): number {
 export function useEntering(job: Ref<JobItem | undefined>) {
   const client = useQueryClient();
   const isOnline = useOnline();
-  const { waiting, isSending } = useOutbox();
+  const { waiting } = useOutbox();
   const trouble = ref('');
+  /** What was sent last did not arrive. */
+  const isCutOff = ref(false);
   const own = computed(() => waiting.value.filter((one) => one.job === job.value?.id));
 
   async function send(): Promise<void> {
@@ -40,6 +42,7 @@ export function useEntering(job: Ref<JobItem | undefined>) {
     } catch (e) {
       trouble.value = e instanceof Error ? e.message : String(e);
     }
+    isCutOff.value = own.value.some((one) => !one.outcome);
   }
 
   async function enter(
@@ -85,7 +88,7 @@ export function useEntering(job: Ref<JobItem | undefined>) {
     enter,
     trouble,
     isOnline,
-    isSending,
+    isCutOff,
     stop: () => clearInterval(timer),
     /** Waits for a signal. */
     unsent: computed(() => own.value.filter((one) => !one.outcome)),
