@@ -31,6 +31,7 @@ class PulledPlugTest {
     private static final int CLIENTS = 4;
     private static final int BATCH = 50;
     private static final int VEHICLES = 8;
+    private static final Trucks TRUCKS = new Trucks("PP-", 0xABC000, VEHICLES);
 
     @TempDir
     Path folder;
@@ -44,29 +45,10 @@ class PulledPlugTest {
     /** Alerts seen by somebody before the plug was pulled: identity, and when it opened as what. */
     private final Map<String, String> alertsSeen = new ConcurrentHashMap<>();
 
-    private static String code(int vehicle, int wheel) {
-        return String.format("%06X", 0xABC000 + vehicle * 16 + wheel);
-    }
-
-    private static String fleet() {
-        List<String> vehicles = new ArrayList<>();
-        for (int v = 0; v < VEHICLES; v++) {
-            vehicles.add(
-                    """
-                    { "ref": "PP-%d", "kind": "RIGID_TRUCK",
-                      "axles": [ { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
-                      "sensors": [ { "position": "1L", "code": "%s", "fittedAt": "2026-01-01T00:00:00Z" },
-                                   { "position": "1R", "code": "%s", "fittedAt": "2026-01-01T00:00:00Z" } ] }"""
-                            .formatted(v, code(v, 0), code(v, 1)));
-        }
-        return "{ \"format\": \"vivid-caravan-fleet\", \"version\": 1, \"vehicles\": [" + String.join(",", vehicles)
-                + "] }";
-    }
-
     @Test
     void losesNothingThatWasAcknowledgedAndDoublesNothing() {
         Product product = Product.startWithToken(folder);
-        assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", fleet())
+        assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCKS.document())
                         .statusCode())
                 .isEqualTo(200);
         Random random = new Random(20_261_120);
@@ -109,7 +91,7 @@ class PulledPlugTest {
                 List<String> readings = new ArrayList<>();
                 Map<String, List<Long>> sent = new java.util.HashMap<>();
                 for (int i = 0; i < BATCH; i++) {
-                    String sensor = code(client * 2 + i % 2, i / 2 % 2);
+                    String sensor = TRUCKS.code(client * 2 + i % 2, i / 2 % 2);
                     long number = next.incrementAndGet();
                     long at = begin + number * 250;
                     double kpa = number / 2_000 % 2 == 0 ? 800 : 690;
@@ -122,7 +104,7 @@ class PulledPlugTest {
                 sent.forEach((sensor, times) -> acknowledged
                         .computeIfAbsent(sensor, s -> new ConcurrentSkipListSet<>())
                         .addAll(times));
-                noteAlerts(product, "PP-" + client * 2);
+                noteAlerts(product, TRUCKS.ref(client * 2));
             }
         } catch (UncheckedIOException e) {
             // The plug was pulled.
@@ -147,10 +129,10 @@ class PulledPlugTest {
     private void assertEverythingIsThere(Product product) {
         for (int v = 0; v < VEHICLES; v++) {
             for (int wheel = 0; wheel < 2; wheel++) {
-                List<Long> stored = stored(product, "PP-" + v, wheel == 0 ? "1L" : "1R");
+                List<Long> stored = stored(product, TRUCKS.ref(v), wheel == 0 ? "1L" : "1R");
                 Set<Long> once = new HashSet<>(stored);
                 assertThat(once).as("nothing twice").hasSameSizeAs(stored);
-                Set<Long> lost = new TreeSet<>(acknowledged.getOrDefault(code(v, wheel), Set.of()));
+                Set<Long> lost = new TreeSet<>(acknowledged.getOrDefault(TRUCKS.code(v, wheel), Set.of()));
                 lost.removeAll(once);
                 assertThat(lost).as("acknowledged and lost of PP-%d", v).isEmpty();
             }

@@ -39,6 +39,7 @@ class SiegeTest {
     private static final long WARMING_SECONDS = 8;
 
     private static final int VEHICLES = 400;
+    private static final Trucks TRUCKS = new Trucks("SG-", 0xC00000, VEHICLES);
     private static final int READINGS_AT_ONCE = 5;
     private static final long EVERY_MILLIS = 100;
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -52,25 +53,6 @@ class SiegeTest {
 
     @TempDir
     Path folder;
-
-    private static String code(int vehicle, int wheel) {
-        return String.format("%06X", 0xC00000 + vehicle * 16 + wheel);
-    }
-
-    private static String fleet() {
-        List<String> vehicles = new ArrayList<>();
-        for (int v = 0; v < VEHICLES; v++) {
-            vehicles.add(
-                    """
-                    { "ref": "SG-%d", "kind": "RIGID_TRUCK",
-                      "axles": [ { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
-                      "sensors": [ { "position": "1L", "code": "%s", "fittedAt": "2026-01-01T00:00:00Z" },
-                                   { "position": "1R", "code": "%s", "fittedAt": "2026-01-01T00:00:00Z" } ] }"""
-                            .formatted(v, code(v, 0), code(v, 1)));
-        }
-        return "{ \"format\": \"vivid-caravan-fleet\", \"version\": 1, \"vehicles\": [" + String.join(",", vehicles)
-                + "] }";
-    }
 
     private static String token(Product product, String name, String scope) {
         return JSON.readTree(product.post(
@@ -88,7 +70,7 @@ class SiegeTest {
     void nobodyStopsTheReadingsOfAnHonestReceiver(String collector) {
         try (Product product =
                 Product.startWith(folder, List.of("-Xmx640m", collector, "-XX:+ExitOnOutOfMemoryError"))) {
-            assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", fleet())
+            assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCKS.document())
                             .statusCode())
                     .isEqualTo(200);
             raiseManyAlerts(product);
@@ -114,7 +96,7 @@ class SiegeTest {
             for (int minute = 0; minute < 12; minute++) {
                 for (int wheel = 0; wheel < 2; wheel++) {
                     readings.add("{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20}"
-                            .formatted(code(v, wheel), begin + minute * 60_000L, wheel == 0 ? 680 : 800));
+                            .formatted(TRUCKS.code(v, wheel), begin + minute * 60_000L, wheel == 0 ? 680 : 800));
                 }
             }
         }
@@ -161,7 +143,7 @@ class SiegeTest {
             for (int i = 0; i < READINGS_AT_ONCE; i++) {
                 long number = sent.getAndIncrement();
                 readings.add("{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20}"
-                        .formatted(code((int) (number % VEHICLES), 0), begin + number * 50, 680 + number % 7));
+                        .formatted(TRUCKS.code((int) (number % VEHICLES), 0), begin + number * 50, 680 + number % 7));
             }
             underWay.add(asked(
                     to("/api/v1/readings")
