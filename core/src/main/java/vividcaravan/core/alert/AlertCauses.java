@@ -53,7 +53,7 @@ record AlertCauses(Figures figures) {
             causes.add(new Cause(
                     "A leak hidden by heat",
                     "It is " + hotter(evidence, others) + " hotter than the others, which holds its gauge up at "
-                            + figures.kpa(evidence.pressureKpa()) + "; at " + figures.reference() + " it has "
+                            + figures.kpa(evidence.gaugeKpa()) + "; at " + figures.reference() + " it has "
                             + figures.kpa(evidence.pressureAt20Kpa()) + "."));
         }
         causes.add(new Cause("Nail, valve or bead", falling(evidence, others)));
@@ -90,7 +90,7 @@ record AlertCauses(Figures figures) {
     private void low(List<Cause> causes, Evidence evidence, Others others) {
         boolean isColdOnly = !evidence.isCompensated()
                 && evidence.pressureAt20Kpa() != null
-                && evidence.pressureAt20Kpa() > evidence.pressureKpa();
+                && evidence.pressureAt20Kpa() > evidence.gaugeKpa();
         if (evidence.lossKpaPerHour() != null) {
             causes.add(new Cause("A leak: nail, valve or bead", falling(evidence, others)));
         }
@@ -111,7 +111,7 @@ record AlertCauses(Figures figures) {
             causes.add(new Cause(
                     "Cold air on top of a low filling",
                     "At " + figures.celsius(evidence.temperatureC()) + " its gauge shows "
-                            + figures.kpa(evidence.pressureKpa()) + "; at " + figures.reference() + " that would be "
+                            + figures.kpa(evidence.gaugeKpa()) + "; at " + figures.reference() + " that would be "
                             + figures.kpa(evidence.pressureAt20Kpa()) + "."));
         }
         if (evidence.lossKpaPerHour() == null) {
@@ -166,7 +166,7 @@ record AlertCauses(Figures figures) {
         if (evidence.lossKpaPerHour() != null) {
             causes.add(new Cause(
                     "A leak behind the heat",
-                    falling(evidence, others) + " The heat holds its gauge up at " + figures.kpa(evidence.pressureKpa())
+                    falling(evidence, others) + " The heat holds its gauge up at " + figures.kpa(evidence.gaugeKpa())
                             + "."));
         }
         if (isSoft) {
@@ -251,7 +251,7 @@ record AlertCauses(Figures figures) {
 
     private void weather(List<Cause> causes, Evidence evidence, Others others) {
         String low = others.count() + " cold gauges are under their first limit.";
-        boolean isMeasured = evidence.pressureKpa() != null && evidence.pressureAt20Kpa() != null;
+        boolean isMeasured = evidence.gaugeKpa() != null && evidence.pressureAt20Kpa() != null;
         String lowest = evidence.other() == null
                 ? "The lowest one"
                 : Figures.upper(evidence.other().words()) + ", the lowest one,";
@@ -259,7 +259,7 @@ record AlertCauses(Figures figures) {
         causes.add(new Cause(
                 isShort ? "Cold air on top of a low filling" : "Cold air",
                 isMeasured
-                        ? low + " " + lowest + " shows " + figures.kpa(evidence.pressureKpa()) + " at "
+                        ? low + " " + lowest + " shows " + figures.kpa(evidence.gaugeKpa()) + " at "
                                 + figures.celsius(evidence.temperatureC()) + "; at " + figures.reference() + " that is "
                                 + figures.kpa(evidence.pressureAt20Kpa()) + " of " + figures.kpa(evidence.targetKpa())
                                 + "."

@@ -134,7 +134,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         Evidence evidence = alert.evidence();
         List<String> reasons = new ArrayList<>();
         if (evidence.pressureAt20Kpa() != null) {
-            reasons.add("Its gauge shows " + kpa(evidence.pressureKpa()) + " at " + celsius(evidence.temperatureC())
+            reasons.add("Its gauge shows " + kpa(evidence.gaugeKpa()) + " at " + celsius(evidence.temperatureC())
                     + "; brought to " + celsius(20.0) + " that is " + kpa(evidence.pressureAt20Kpa()) + ".");
         }
         if (evidence.lossKpaPerHour() != null) {
@@ -204,9 +204,9 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
 
     private String weather(Evidence evidence, String ref) {
         String together = "Cold weather has lowered the tyres of " + ref + " together.";
-        return evidence.pressureKpa() == null || evidence.targetKpa() == null
+        return evidence.gaugeKpa() == null || evidence.targetKpa() == null
                 ? together
-                : together + " The lowest is " + Figures.percent(evidence.pressureKpa() / evidence.targetKpa() - 1)
+                : together + " The lowest is " + Figures.percent(evidence.gaugeKpa() / evidence.targetKpa() - 1)
                         + " under target on the gauge.";
     }
 
@@ -242,7 +242,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     private String judged(Evidence evidence) {
         return evidence.isCompensated()
                 ? kpa(evidence.pressureAt20Kpa()) + " at " + celsius(20.0)
-                : kpa(evidence.pressureKpa()) + " on the gauge";
+                : kpa(evidence.gaugeKpa()) + " on the gauge";
     }
 
     private String offTarget(Evidence evidence, String side) {

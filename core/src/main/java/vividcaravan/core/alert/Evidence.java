@@ -7,7 +7,7 @@ import vividcaravan.core.axles.Position;
  * The figures behind a judgement, at the reading that caused it. What does not apply is null.
  *
  * @param at time of the reading, epoch milliseconds
- * @param pressureKpa gauge, kPa
+ * @param pressureKpa as its sensor reports it, kPa gauge
  * @param pressureAt20Kpa brought to 20 °C, kPa gauge
  * @param temperatureC °C
  * @param targetKpa recommended cold pressure, kPa
@@ -26,6 +26,7 @@ import vividcaravan.core.axles.Position;
  * @param lastHeardAt when a silent one last spoke, epoch milliseconds
  * @param others what the vehicle's other wheels showed
  * @param shortfalls what each wheel lacks that a note for the whole vehicle speaks of
+ * @param toGaugeKpa how much more than its sensor reports a gauge shows where the vehicle is at home, kPa
  */
 public record Evidence(
         long at,
@@ -47,7 +48,8 @@ public record Evidence(
         Position other,
         Long lastHeardAt,
         Others others,
-        List<Shortfall> shortfalls) {
+        List<Shortfall> shortfalls,
+        double toGaugeKpa) {
 
     /**
      * What a cold wheel lacks.
@@ -86,14 +88,15 @@ public record Evidence(
                 null,
                 lastHeardAt,
                 others,
-                List.of());
+                List.of(),
+                0);
     }
 
     /** What is known where one wheel's air was seen at another. */
     public static Evidence ofOtherWheel(long at, Position other, Double targetKpa, Others others) {
         return new Evidence(
                 at, null, null, null, targetKpa, null, null, false, null, null, false, false, null, null, null, null,
-                other, null, others, List.of());
+                other, null, others, List.of(), 0);
     }
 
     /**
@@ -105,15 +108,15 @@ public record Evidence(
      * @param moving whether the vehicle moves now, or null where the sensor does not say
      */
     public Evidence measuring(
-            long now, double gaugeKpa, double kpaAt20, double celsius, Double rateNow, Boolean moving) {
+            long now, double reportedKpa, double kpaAt20, double celsius, Double rateNow, Boolean moving) {
         Double rate = rateNow == null ? lossKpaPerHour : rateNow;
         boolean leadsToLimit = rate != null && rate > 0 && limitKpa != null && minutesToCritical != null;
-        double aboveKpa = (isCompensated ? kpaAt20 : gaugeKpa) - (limitKpa == null ? 0 : limitKpa);
+        double aboveKpa = (isCompensated ? kpaAt20 : reportedKpa + toGaugeKpa) - (limitKpa == null ? 0 : limitKpa);
         Integer left =
                 leadsToLimit ? Integer.valueOf(minutes(aboveKpa / rate * MINUTES_OF_HOUR)) : minutesLeft(now, kpaAt20);
         return new Evidence(
                 now,
-                gaugeKpa,
+                reportedKpa,
                 kpaAt20,
                 celsius,
                 targetKpa,
@@ -131,7 +134,8 @@ public record Evidence(
                 other,
                 lastHeardAt,
                 others,
-                shortfalls);
+                shortfalls,
+                toGaugeKpa);
     }
 
     /** The same judgement with what {@code newer} measured, as far as it did. */
@@ -162,6 +166,11 @@ public record Evidence(
 
     /** The pressure the limits are held against, or null without a measurement. */
     public Double judgedKpa() {
-        return isCompensated ? pressureAt20Kpa : pressureKpa;
+        return isCompensated ? pressureAt20Kpa : gaugeKpa();
+    }
+
+    /** What a gauge shows, kPa, or null without a measurement. */
+    public Double gaugeKpa() {
+        return pressureKpa == null ? null : (Double) (pressureKpa + toGaugeKpa);
     }
 }

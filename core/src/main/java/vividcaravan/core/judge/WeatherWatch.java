@@ -112,7 +112,8 @@ final class WeatherWatch {
                 lowest.position(),
                 null,
                 new Others(low, soak.celsius(), null, null, null, null, soak.deviation()),
-                List.copyOf(shortfalls));
+                List.copyOf(shortfalls),
+                0);
     }
 
     void writeTo(DataOutput out) throws IOException {

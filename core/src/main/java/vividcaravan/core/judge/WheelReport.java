@@ -164,7 +164,8 @@ final class WheelReport {
                 worst == Limit.CROSSED ? crossedWith : null,
                 null,
                 siblings.facts(),
-                List.of());
+                List.of(),
+                rules.compensation().gaugeKpa(0));
     }
 
     /** Whether the limit was held against the pressure at 20 °C: of the two where both count, the lower one. */

@@ -40,7 +40,8 @@ class AlertReturnsTest {
                         null,
                         null,
                         Others.NONE,
-                        List.of()));
+                        List.of(),
+                        0));
     }
 
     private static Alert closed(Alert alert) {

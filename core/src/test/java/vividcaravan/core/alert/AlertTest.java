@@ -39,7 +39,8 @@ class AlertTest {
                         null,
                         null,
                         Others.NONE,
-                        List.of()));
+                        List.of(),
+                        0));
     }
 
     private static Alert low() {

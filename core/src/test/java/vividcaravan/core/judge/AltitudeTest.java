@@ -7,6 +7,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.SensorAir;
@@ -59,5 +60,22 @@ class AltitudeTest {
         assertThat(wheel.alert().evidence().pressureKpa()).isEqualTo(650);
         // (650 + 101.325) · 293.15 / 313.15 − 79.50, by hand.
         assertThat(wheel.alert().evidence().pressureAt20Kpa()).isCloseTo(623.84, within(0.02));
+        assertThat(wheel.alert().evidence().gaugeKpa()).isCloseTo(650 + OFF, within(0.01));
+    }
+
+    @Test
+    void wordsSayWhatAGaugeShows() {
+        // 719 on a gauge: 10 % under 800.
+        JudgedWheel wheel = wheel(Basis.GAUGE, MountKind.STRAP).steady(6, 719 - OFF, 20);
+        String summary = AlertWords.METRIC.summary(wheel.alert(), "GX-05").replace('\u00a0', ' ');
+
+        assertThat(summary).contains("10 % under").contains("719 kPa");
+        assertThat(AlertWords.METRIC.reasons(wheel.alert()).toString().replace('\u00a0', ' '))
+                .contains("Its gauge shows 719 kPa");
+        assertThat(wheel.alert()
+                        .evidence()
+                        .measuring(wheel.now, 700 - OFF, 700, 20, null, null)
+                        .gaugeKpa())
+                .isCloseTo(700, within(0.01));
     }
 }

@@ -95,6 +95,8 @@ class AlertRow {
     /** Such as {@code 1L 165.2,1R 170.0}: what wheels lack, kPa; null where none is named. */
     String shortfalls;
 
+    double toGaugeKpa;
+
     static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
         AlertRow row = new AlertRow();
         row.id = alert.id();
@@ -135,6 +137,7 @@ class AlertRow {
         refills = evidence.refills();
         otherPosition = evidence.other() == null ? null : evidence.other().code();
         lastHeardAt = evidence.lastHeardAt();
+        toGaugeKpa = evidence.toGaugeKpa();
         shortfalls = evidence.shortfalls().isEmpty()
                 ? null
                 : evidence.shortfalls().stream()
@@ -192,7 +195,8 @@ class AlertRow {
                 otherPosition == null ? null : Position.parse(otherPosition),
                 lastHeardAt,
                 others(),
-                lacking());
+                lacking(),
+                toGaugeKpa);
         return new Alert(
                 id,
                 position == null ? null : Position.parse(position),
