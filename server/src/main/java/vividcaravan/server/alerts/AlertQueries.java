@@ -17,6 +17,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
+import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.VisibleFleet;
@@ -213,7 +214,6 @@ public class AlertQueries {
 
     private static AlertItem item(AlertRow row, Alert alert, VehicleInService vehicle, AlertWords words) {
         Position position = alert.position();
-        Double at20 = alert.evidence().pressureAt20Kpa();
         String ref = vehicle.description().ref();
         return new AlertItem(
                 Long.toString(alert.id()),
@@ -231,9 +231,9 @@ public class AlertQueries {
                         .toList(),
                 words.summary(alert, ref),
                 words.advice(alert),
-                alert.evidence().pressureKpa(),
-                at20 == null ? null : Math.round(at20 * 1000) / 1000.0,
-                alert.evidence().temperatureC(),
+                Rounded.tenth(alert.evidence().pressureKpa()),
+                Rounded.tenth(alert.evidence().pressureAt20Kpa()),
+                Rounded.tenth(alert.evidence().temperatureC()),
                 alert.evidence().minutesToCritical(),
                 criticalAt(alert));
     }

@@ -18,6 +18,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.PressureTrend;
 import vividcaravan.core.judge.SiblingBand;
 import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.vehicles.VehicleInService;
 import vividcaravan.server.vehicles.VisibleFleet;
 import vividcaravan.server.vehicles.WheelChanges;
@@ -68,9 +69,9 @@ class EvidenceChartController {
                 SiblingBand.of(siblings, target, start.toEpochMilli(), end.toEpochMilli(), SLICES).stream()
                         .map(s -> new EvidenceChart.Band(
                                 Instant.ofEpochMilli(s.at()),
-                                tenth(s.lowKpa()),
-                                tenth(s.highKpa()),
-                                tenth(s.celsius())))
+                                Rounded.tenth(s.lowKpa()),
+                                Rounded.tenth(s.highKpa()),
+                                Rounded.tenth(s.celsius())))
                         .toList();
         return new EvidenceChart(
                 start,
@@ -91,8 +92,8 @@ class EvidenceChartController {
         return PressureTrend.of(recent)
                 .map(trend -> new EvidenceChart.Forecast(
                         Instant.ofEpochMilli(trend.at()),
-                        tenth(trend.kpaAt20()),
-                        tenth(trend.kpaPerHour()),
+                        Rounded.tenth(trend.kpaAt20()),
+                        Rounded.tenth(trend.kpaPerHour()),
                         criticalKpa,
                         Instant.ofEpochMilli(trend.reaches(criticalKpa)),
                         Instant.ofEpochMilli(trend.reachesAtTheEarliest(criticalKpa)),
@@ -121,9 +122,9 @@ class EvidenceChartController {
                 .orElse(0.0);
         sums.forEach((slot, sum) -> points.add(new EvidenceChart.Point(
                 Instant.ofEpochMilli(slot * hours * BlockStore.HOUR_MILLIS + hours * BlockStore.HOUR_MILLIS / 2),
-                tenth(sum.gauge().mean(sum.count()) + toGauge),
-                tenth(sum.at20().mean(sum.count())),
-                tenth(sum.celsius().mean(sum.count())))));
+                Rounded.tenth(sum.gauge().mean(sum.count()) + toGauge),
+                Rounded.tenth(sum.at20().mean(sum.count())),
+                Rounded.tenth(sum.celsius().mean(sum.count())))));
         return points;
     }
 
@@ -138,8 +139,8 @@ class EvidenceChartController {
                     if (reading.isMeasurement()) {
                         points.add(new EvidenceChart.Point(
                                 Instant.ofEpochMilli(reading.at()),
-                                tenth(vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa())),
-                                tenth(vehicle.compensation(sensor)
+                                Rounded.tenth(vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa())),
+                                Rounded.tenth(vehicle.compensation(sensor)
                                         .compensateKpa(reading.pressureKpa(), reading.temperatureC())),
                                 reading.temperatureC()));
                     }
@@ -179,9 +180,5 @@ class EvidenceChartController {
             some.add(points.get(i));
         }
         return some;
-    }
-
-    private static double tenth(double value) {
-        return Math.round(value * 10) / 10.0;
     }
 }

@@ -23,6 +23,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.vehicles.DepotDescription;
 import vividcaravan.server.vehicles.KnownSensor;
@@ -114,7 +115,7 @@ class WheelReadingsController {
                 sensor.code(),
                 Instant.ofEpochMilli(reading.at()),
                 orNull(reading.pressureKpa()),
-                orNull(Math.round(at20 * 1000) / 1000.0 + (Double.isNaN(at20) ? Double.NaN : 0)),
+                Rounded.tenth((Double) at20),
                 orNull(reading.temperatureC()),
                 reading.batteryMv(),
                 reading.rssiDbm(),
@@ -122,8 +123,9 @@ class WheelReadingsController {
                 null);
     }
 
-    private static @Nullable Double orNull(double value) {
-        return Double.isNaN(value) ? null : value;
+    /** What was said stays as it was said; what is computed of it is rounded. */
+    private static @Nullable Double orNull(double said) {
+        return Double.isNaN(said) ? null : said;
     }
 
     /** A day is made of the UTC hours that begin in it, by the depot's clock. */
@@ -175,20 +177,20 @@ class WheelReadingsController {
             return new WheelReadings.Item(
                     sensor,
                     beginning,
-                    sum.gauge().mean(count),
-                    sum.at20().mean(count),
-                    sum.celsius().mean(count),
+                    Rounded.tenth(sum.gauge().mean(count)),
+                    Rounded.tenth(sum.at20().mean(count)),
+                    Rounded.tenth(sum.celsius().mean(count)),
                     null,
                     null,
                     null,
                     new WheelReadings.Summary(
                             count,
-                            sum.gauge().lowest(),
-                            sum.gauge().highest(),
-                            sum.at20().lowest(),
-                            sum.at20().highest(),
-                            sum.celsius().lowest(),
-                            sum.celsius().highest()));
+                            Rounded.tenth(sum.gauge().lowest()),
+                            Rounded.tenth(sum.gauge().highest()),
+                            Rounded.tenth(sum.at20().lowest()),
+                            Rounded.tenth(sum.at20().highest()),
+                            Rounded.tenth(sum.celsius().lowest()),
+                            Rounded.tenth(sum.celsius().highest())));
         }
     }
 

@@ -25,6 +25,7 @@ import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Rounded;
 
 /** Load tables, and the targets that follow from them. */
 @RestController
@@ -156,6 +157,7 @@ class LoadTablesController {
                 RatedTable.of(tables.find(axle.tyreSize()), axle.speedKmh()),
                 rating,
                 axle.maxPressureKpa());
-        return new ProposedTarget(proposal.base(), proposal.kpa(), proposal.loadPerTyreKg(), proposal.words());
+        return new ProposedTarget(
+                proposal.base(), Rounded.tenth(proposal.kpa()), proposal.loadPerTyreKg(), proposal.words());
     }
 }

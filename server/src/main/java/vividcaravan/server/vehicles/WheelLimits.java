@@ -3,6 +3,7 @@ package vividcaravan.server.vehicles;
 import vividcaravan.core.judge.WheelRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.Basis;
+import vividcaravan.server.platform.Rounded;
 
 /** What a wheel is held to, as figures: pressures in kPa, temperatures in °C. */
 public record WheelLimits(
@@ -23,11 +24,11 @@ public record WheelLimits(
     static WheelLimits of(AxleLimits limits) {
         return new WheelLimits(
                 limits.policy().basis(),
-                limits.targetKpa(),
-                limits.lowKpa(),
-                limits.lowCriticalKpa(),
-                limits.highKpa(),
-                limits.policy().temperatureC(),
-                limits.policy().temperatureCriticalC());
+                Rounded.tenth(limits.targetKpa()),
+                Rounded.tenth(limits.lowKpa()),
+                Rounded.tenth(limits.lowCriticalKpa()),
+                Rounded.tenth(limits.highKpa()),
+                Rounded.tenth(limits.policy().temperatureC()),
+                Rounded.tenth(limits.policy().temperatureCriticalC()));
     }
 }

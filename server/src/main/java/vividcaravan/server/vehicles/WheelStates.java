@@ -11,6 +11,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.WheelCondition;
+import vividcaravan.server.platform.Rounded;
 
 /** How a vehicle's wheels are at a given moment. */
 public final class WheelStates {
@@ -87,11 +88,15 @@ public final class WheelStates {
                 condition,
                 sensor.get().code(),
                 newest == null ? null : Instant.ofEpochMilli(newest.at()),
-                isMeasured ? newest.pressureKpa() : null,
-                isMeasured ? round(at20) : null,
-                isMeasured ? newest.temperatureC() : null,
+                isMeasured ? Rounded.tenth(newest.pressureKpa()) : null,
+                isMeasured ? Rounded.tenth(at20) : null,
+                isMeasured ? Rounded.tenth(newest.temperatureC()) : null,
                 isMeasured
-                        ? snapshot.rules().at(position).orElseThrow().limits().deviation(at20)
+                        ? Rounded.share(snapshot.rules()
+                                .at(position)
+                                .orElseThrow()
+                                .limits()
+                                .deviation(at20))
                         : null,
                 newest == null ? null : newest.batteryMv(),
                 urgency,
@@ -105,10 +110,5 @@ public final class WheelStates {
                         && sensor.fittingAt(newest.at()).filter(Fitting::isOpen).isPresent()
                 ? newest
                 : null;
-    }
-
-    /** Thousandths, as fine as readings are kept. */
-    private static double round(double kpa) {
-        return Math.round(kpa * 1000) / 1000.0;
     }
 }

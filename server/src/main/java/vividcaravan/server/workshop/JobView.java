@@ -23,6 +23,7 @@ import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.vehicles.AxleDescription;
 import vividcaravan.server.vehicles.VehicleGlance;
 import vividcaravan.server.vehicles.VehicleInService;
@@ -137,7 +138,7 @@ class JobView {
                                         seen.moved() == null
                                                 ? null
                                                 : seen.moved().code(),
-                                        seen.stepKpa()))
+                                        Rounded.tenth(seen.stepKpa())))
                                 .orElse(null),
                 job.at(position, EntryKind.PROVED).map(JobView::by).orElse(null),
                 reason(job, position, EntryKind.TAKEN_AS_PROVEN),
@@ -171,8 +172,8 @@ class JobView {
         return new JobItem.GaugeReading(
                 by(entry),
                 entry.data().gaugeKpa(),
-                comparison == null ? null : comparison.expectedKpa(),
-                comparison == null ? null : comparison.differenceKpa(),
+                comparison == null ? null : Rounded.tenth(comparison.expectedKpa()),
+                comparison == null ? null : Rounded.tenth(comparison.differenceKpa()),
                 comparison == null ? null : comparison.agrees());
     }
 

@@ -17,6 +17,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Adjustment;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
@@ -156,12 +157,12 @@ class PressureRounds {
         return new RoundSheet.RoundWheel(
                 wheel.position().code(),
                 wheel.position().words(),
-                wheel.targetKpa(),
-                wheel.gaugeKpa(),
-                wheel.temperatureC(),
-                wheel.advice() == null ? null : wheel.advice().targetNowKpa(),
+                Rounded.tenth(wheel.targetKpa()),
+                Rounded.tenth(wheel.gaugeKpa()),
+                Rounded.tenth(wheel.temperatureC()),
+                wheel.advice() == null ? null : Rounded.tenth(wheel.advice().targetNowKpa()),
                 wheel.advice() == null ? null : wheel.advice().action(),
-                wheel.advice() == null ? null : wheel.advice().changeKpa(),
+                wheel.advice() == null ? null : Rounded.tenth(wheel.advice().changeKpa()),
                 wheel.at(),
                 set == null
                         ? null

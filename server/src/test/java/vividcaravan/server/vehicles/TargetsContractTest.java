@@ -46,7 +46,7 @@ class TargetsContractTest {
                 + ", \"wheels\": \"SINGLE\", \"tyreSize\": \" 11r22.5 \" }");
 
         assertThat(target.get("base").asString()).isEqualTo("TABLE");
-        assertThat(target.get("kpa").asDouble() / 6.894757).isCloseTo(85, within(1e-4));
+        assertThat(target.get("kpa").asDouble() / 6.894757).isCloseTo(85, within(0.01));
     }
 
     @Test
