@@ -2,6 +2,9 @@ package vividcaravan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.net.InetSocketAddress;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -28,7 +31,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Besieges the product while an honest receiver sends 50 readings a second: every one is taken, the slowest answer comes
- * within 5 s, and health answers within 1 s. With 640 MB and with either collector. Longer with
+ * within 5 s, and health answers within 1 s, both beyond what the machine itself takes: a virtual one may be taken away for
+ * a while. With 640 MB and with either collector. Longer with
  * {@code -Dsiege.seconds=60}.
  */
 @Tag("alone")
@@ -67,7 +71,7 @@ class SiegeTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"-XX:+UseParallelGC", "-XX:+UseG1GC"})
-    void nobodyStopsTheReadingsOfAnHonestReceiver(String collector) {
+    void nobodyStopsTheReadingsOfAnHonestReceiver(String collector) throws IOException {
         try (Product product =
                 Product.startWith(folder, List.of("-Xmx640m", collector, "-XX:+ExitOnOutOfMemoryError"))) {
             assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCKS.document())
@@ -112,6 +116,9 @@ class SiegeTest {
         private final AtomicLong taken = new AtomicLong();
         private final AtomicLong slowestMillis = new AtomicLong();
         private final AtomicLong slowestHealthMillis = new AtomicLong();
+        /** How long a server that does nothing took beside it: that is the machine, not the product. */
+        private final AtomicLong slowestBesideMillis = new AtomicLong();
+
         private final ConcurrentLinkedQueue<String> trouble = new ConcurrentLinkedQueue<>();
         private final ConcurrentLinkedQueue<CompletableFuture<?>> underWay = new ConcurrentLinkedQueue<>();
         private final long begin;
@@ -125,13 +132,46 @@ class SiegeTest {
             this.begin = Instant.now().minusSeconds(ago).toEpochMilli();
         }
 
-        void goOnFor(long seconds) {
+        void goOnFor(long seconds) throws IOException {
+            HttpServer beside = HttpServer.create(new InetSocketAddress("localhost", 0), 0);
+            beside.createContext("/", exchange -> {
+                exchange.sendResponseHeaders(200, -1);
+                exchange.close();
+            });
+            beside.start();
+            try {
+                goOnFor(seconds, beside.getAddress().getPort());
+            } finally {
+                beside.stop(0);
+            }
+        }
+
+        private void goOnFor(long seconds, int portBeside) {
+            HttpRequest toBeside = HttpRequest.newBuilder(URI.create("http://localhost:" + portBeside))
+                    .timeout(Duration.ofSeconds(30))
+                    .build();
             ScheduledExecutorService clock = Executors.newScheduledThreadPool(2);
             clock.scheduleAtFixedRate(this::sendReadings, 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
             clock.scheduleAtFixedRate(this::askForHealth, 0, 500, TimeUnit.MILLISECONDS);
+            clock.scheduleAtFixedRate(
+                    () -> underWay.add(asked(toBeside, slowestBesideMillis, answer -> {})),
+                    0,
+                    100,
+                    TimeUnit.MILLISECONDS);
             Product.pause(seconds * 1_000);
             clock.shutdown();
+            // What is being sent at this moment counts too.
+            awaitEnd(clock);
             CompletableFuture.allOf(underWay.toArray(CompletableFuture[]::new)).join();
+        }
+
+        private static void awaitEnd(ScheduledExecutorService clock) {
+            try {
+                assertThat(clock.awaitTermination(30, TimeUnit.SECONDS)).isTrue();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(e);
+            }
         }
 
         private HttpRequest.Builder to(String path) {
@@ -182,12 +222,20 @@ class SiegeTest {
 
         void assertAllWasWell(String collector) {
             System.out.printf(
-                    "Siege of %d s with %s: %d of %d readings taken, slowest answer %d ms, slowest health %d ms%n",
-                    SECONDS, collector, taken.get(), sent.get(), slowestMillis.get(), slowestHealthMillis.get());
+                    "Siege of %d s with %s: %d of %d readings taken, slowest answer %d ms, slowest health %d ms; a server"
+                            + " that does nothing took %d ms beside it%n",
+                    SECONDS,
+                    collector,
+                    taken.get(),
+                    sent.get(),
+                    slowestMillis.get(),
+                    slowestHealthMillis.get(),
+                    slowestBesideMillis.get());
             assertThat(trouble).isEmpty();
             assertThat(taken).hasValue(sent.get());
-            assertThat(slowestMillis.get()).as("slowest answer, ms").isLessThan(5_000);
-            assertThat(slowestHealthMillis.get()).as("slowest health, ms").isLessThan(1_000);
+            long machine = slowestBesideMillis.get();
+            assertThat(slowestMillis.get()).as("slowest answer, ms").isLessThan(5_000 + machine);
+            assertThat(slowestHealthMillis.get()).as("slowest health, ms").isLessThan(1_000 + machine);
         }
     }
 

@@ -212,6 +212,94 @@ class DutyRulesTest {
         assertThat(truck.alerts()).as("the same wheel is spoken of again").anyMatch(one -> one.closedAt() == null);
     }
 
+    /** 8 % within ten minutes, and on farm tyres 15 kPa as well. */
+    @ParameterizedTest(name = "{0}: {1} of 140 kPa within four minutes")
+    @CsvSource({
+        "FARM_TRACTOR, 13, false",
+        "FARM_TRACTOR, 14.5, false",
+        "FARM_TRACTOR, 17, true",
+        "RIGID_TRUCK, 10, false",
+        "RIGID_TRUCK, 14.5, true",
+    })
+    void aFastLeakOfASoftTyreIsMoreThanItsSensorsSteps(VehicleKind kind, double fall, boolean isFast) {
+        Rig tractor = new Rig(
+                kind,
+                MountKind.VALVE,
+                DutyProfile.GENERAL,
+                LimitPolicy.DEFAULT,
+                0,
+                List.of(STEER, TWINS),
+                List.of(140.0, 140.0));
+        List.of("1L", "1R", "2LO", "2LI", "2RI", "2RO").forEach(wheel -> tractor.wheel(wheel).kpaAt20 = 140);
+        tractor.pass(60);
+        for (int minute = 1; minute <= 4; minute++) {
+            tractor.wheel("1L").kpaAt20 = 140 - fall * minute / 4;
+            tractor.pass(1);
+        }
+        tractor.pass(3);
+
+        assertThat(tractor.said().stream().anyMatch(said -> said.startsWith("1L FAST_LEAK")))
+                .isEqualTo(isFast);
+    }
+
+    /** What was closed returns once the wheel is worse by 3 % of target, or by five degrees. */
+    @Test
+    void whatWasClosedReturnsWhenItGrowsTooFullOrTooHot() {
+        Rig truck = truck(DutyProfile.GENERAL, STEER, TWINS).pass(30);
+        truck.wheel("1L").kpaAt20 = 1.16 * Rig.TARGET;
+        truck.pass(10);
+        close(truck, "1L");
+        truck.wheel("1L").kpaAt20 = 1.18 * Rig.TARGET;
+        truck.pass(10);
+        assertThat(truck.at("1L").closedAt()).as("2 % more").isNotNull();
+        truck.wheel("1L").kpaAt20 = 1.195 * Rig.TARGET;
+        truck.pass(10);
+        assertThat(truck.at("1L").closedAt()).as("3.5 % more").isNull();
+
+        Rig hot = truck(DutyProfile.GENERAL, STEER, TWINS).pass(30).allAt(71);
+        hot.pass(10);
+        close(hot, "1R");
+        hot.wheel("1R").celsius = 75;
+        hot.pass(10);
+        assertThat(hot.at("1R").closedAt()).as("four degrees more").isNotNull();
+        hot.wheel("1R").celsius = 77;
+        hot.pass(10);
+        assertThat(hot.at("1R").closedAt()).as("six degrees more").isNull();
+    }
+
+    private static void close(Rig rig, String position) {
+        Alert alert = rig.at(position);
+        rig.book().replace(alert.closed(new Closure("quill", "seen", null, false), rig.now));
+    }
+
+    @ParameterizedTest(name = "{0} % over")
+    @CsvSource({"14.9, false", "15.1, true"})
+    void tooMuchIsFifteenPercentOver(double over, boolean isSaid) {
+        Rig truck = truck(DutyProfile.GENERAL, STEER, TWINS).pass(30);
+        truck.wheel("1L").kpaAt20 = Rig.TARGET * (1 + over / 100);
+        truck.pass(10);
+
+        assertThat(truck.said().stream().anyMatch(said -> said.equals("1L OVER_PRESSURE BEFORE_NEXT_TRIP")))
+                .isEqualTo(isSaid);
+    }
+
+    /** A cap shows a third of the heat, so a hot healthy tyre looks too full at 20 °C: what all have in common is heat. */
+    @Test
+    void healthyCapsInTheHeatAreNotTooFull() {
+        Rig caps = new Rig(
+                VehicleKind.RIGID_TRUCK, MountKind.CAP, DutyProfile.GENERAL, LimitPolicy.DEFAULT, 0, STEER, TWINS);
+        caps.pass(30);
+        for (String position : List.of("1L", "1R", "2LO", "2LI", "2RI", "2RO")) {
+            caps.wheel(position).kpaAt20 = 1.16 * Rig.TARGET;
+        }
+        caps.pass(10);
+        assertThat(caps.said()).noneMatch(said -> said.contains("OVER_PRESSURE"));
+
+        assertThat(caps.said())
+                .as("by its pressure the air is at more than 70 °C")
+                .contains("1L HOT_TYRE NEXT_STOP");
+    }
+
     @Test
     void aColdCellIsWeakOnceItIsSoForADayOrFarBelowItsSiblings() {
         Rig cold = truck(DutyProfile.GENERAL, STEER, TWINS).allAt(-10);
