@@ -1,5 +1,5 @@
 import { useOnline, useIntervalFn } from '@vueuse/core';
-import { computed, onMounted, ref, toValue, watch, type MaybeRefOrGetter } from 'vue';
+import { computed, onMounted, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue';
 import { dropErrand, flushErrands, keepErrand, loadErrands, useErrands, type Errand } from '@/api/errands';
 import { useRoundActions, type PressureRound, type RoundWheel } from '@/api/rounds';
 
@@ -43,7 +43,7 @@ export function useErrandsOf(id: MaybeRefOrGetter<string>) {
   const own = computed(() => errands.value.filter((one) => one.round === toValue(id)));
   const waiting = computed(() => own.value.filter((one) => !one.trouble));
   /** Stored, and not in the sheet that was fetched before. */
-  const sent = ref<readonly Errand[]>([]);
+  const sent = shallowRef<readonly Errand[]>([]);
 
   async function send(): Promise<void> {
     const due = waiting.value;

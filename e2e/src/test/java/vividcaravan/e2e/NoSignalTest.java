@@ -65,7 +65,7 @@ class NoSignalTest extends InOwnFleet {
         reconnect(page);
         assertThat(page.getByText("entered something else for axle 2 left outer"))
                 .isVisible();
-        button(page, "Mine is meant").click();
+        button(page, "Mine is meant: axle 2 left outer, sensor taken").click();
         assertThat(page.getByText("entered something else")).hasCount(0);
         assertThat(page.getByText("all stored")).isVisible();
         String record = product.get("/api/v1/jobs/" + job, Product.TOKEN).body();
