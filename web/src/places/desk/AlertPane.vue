@@ -58,17 +58,11 @@ defineExpose({ focusNote: () => notes.value?.focus(), focusHeading: () => headin
 
 /** Where it goes from here, if it goes on like this. */
 const outlook = computed(() => {
-  const { kind, criticalAt, state } = item.value;
-  if (kind === 'SLOW_LEAK' && state !== 'CLOSED' && criticalAt && new Date(criticalAt) > now.value) {
-    // The same moment that the sentence above and the queue count to.
-    return `By the clock that is at about ${at(criticalAt)}.`;
-  }
-  const forecast = item.value.state === 'CLOSED' ? undefined : chart.value?.forecast;
-  if (!forecast || new Date(forecast.criticalAt) <= now.value) return undefined;
-  const when = `at about ${at(forecast.criticalAt)} (${at(forecast.earliestAt)} to ${at(forecast.latestAt)})`;
-  if (kind === 'SLOW_LEAK') return undefined;
-  const rate = units.pressureWords(-forecast.kpaPerHour);
-  return `It is losing ${rate} an hour and reaches its second limit ${when} if it goes on like this.`;
+  const { criticalAt, state } = item.value;
+  // The same moment that the sentence above and the queue count to.
+  return state !== 'CLOSED' && criticalAt && new Date(criticalAt) > now.value
+    ? `By the clock it reaches its second limit at about ${at(criticalAt)}.`
+    : undefined;
 });
 
 const STEPS: Record<string, string> = {

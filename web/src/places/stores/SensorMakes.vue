@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { ref } from 'vue';
 import { useSession } from '@/api/session';
 import { useSensorMakes, useTargetActions } from '@/api/targets';
 import { mountWords } from '@/places/workshop/job';
 import { parsePressure } from '@/shared/quantity';
 import { useUnits } from '@/shared/units';
+import { useUnread } from '@/shared/unread';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
@@ -15,6 +17,10 @@ const { trouble, attempt } = useAttempt();
 const units = useUnits();
 type Make = NonNullable<typeof makes.value>[number];
 
+/** The field whose text cannot be read: nothing is stored beside it. */
+const unread = ref<string>();
+useUnread(unread);
+
 const shown = (make: Make) => (typeof make.rangeKpa === 'number' ? units.pressureNumber(make.rangeKpa) : '');
 
 const change = (make: Make, how: { isVented?: boolean; rangeKpa?: number | null }) =>
@@ -23,6 +29,7 @@ const change = (make: Make, how: { isVented?: boolean; rangeKpa?: number | null 
 function takeRange(make: Make, event: Event): void {
   const field = event.target as HTMLInputElement;
   const kpa = field.value.trim() ? parsePressure(field.value, preferences.value.pressureUnit) : null;
+  unread.value = kpa === undefined ? `How far sensors ${mountWords(make.mount)} measure` : undefined;
   if (kpa === undefined) {
     trouble.value = 'Write a pressure, such as 1000 kPa, 13.5 bar or 145 psi.';
     return;

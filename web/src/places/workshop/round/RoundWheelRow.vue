@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import type { RoundWheel } from '@/api/rounds';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
-import { toDo, usualReasons } from './doing';
+import { usualReasons } from './doing';
 
 /** One wheel of a round: what it shows, what it should, what to do. */
 const props = defineProps<{ wheel: RoundWheel; vehicle: string; isOpen: boolean; isWaiting?: boolean }>();
@@ -13,7 +13,6 @@ const units = useUnits();
 const { age, at } = useClock();
 const isReasoning = ref(false);
 const reason = ref('');
-const words = computed(() => toDo(props.wheel, units.pressureWords));
 const stays = computed(() => (props.wheel.action === 'DO_NOT_INFLATE' ? 'It is dealt with' : 'It stays so'));
 /** What was recorded of setting it, with the hand gauge's figures. */
 const setWords = computed(() => {
@@ -58,7 +57,7 @@ function give(text: string): void {
           'text-quiet': wheel.isSettled,
         }"
       >
-        {{ words }}
+        {{ wheel.toDo }}
       </p>
       <div role="status">
         <p v-if="setWords">{{ setWords }}.</p>

@@ -1,6 +1,7 @@
 package vividcaravan.core.planning;
 
 import vividcaravan.core.units.AbsolutePressure;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.Temperature;
 
 /**
@@ -85,6 +86,28 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
         return known.isCold() && Math.abs(tyreC - airC) <= SOAKED_C
                 ? new PressureAdvice(Action.LET_OUT, targetNow, missing)
                 : new PressureAdvice(Action.LET_COOL, targetNow, 0);
+    }
+
+    /**
+     * What to do, in words.
+     *
+     * @param action null where nothing fresh is heard
+     * @param changeKpa how much to add or to let out, kPa, whatever its sign
+     * @param hasSensor whether the wheel has a sensor at all
+     * @param unit the reader's
+     */
+    public static String words(Action action, double changeKpa, boolean hasSensor, PressureUnit unit) {
+        if (action == null) {
+            return (hasSensor ? "no fresh reading" : "no sensor") + ": take the hand gauge";
+        }
+        String change = unit.format(Math.abs(changeKpa));
+        return switch (action) {
+            case RIGHT -> "right";
+            case ADD -> "add " + change;
+            case LET_OUT -> "let out " + change;
+            case LET_COOL -> "too high, and not known to be cold: let it cool first, never bleed it hot";
+            case DO_NOT_INFLATE -> "do not inflate: valve core out, off the vehicle, looked at inside";
+        };
     }
 
     /** How near to a cold target of {@code targetKpa} is right, kPa. */

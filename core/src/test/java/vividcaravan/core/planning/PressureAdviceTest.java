@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vividcaravan.core.planning.PressureAdvice.Action;
 import vividcaravan.core.units.AbsolutePressure;
+import vividcaravan.core.units.PressureUnit;
 
 class PressureAdviceTest {
 
@@ -122,5 +123,21 @@ class PressureAdviceTest {
         assertThat(raised.action()).isEqualTo(PressureAdvice.Action.ADD);
         assertThat(raised.changeKpa()).isEqualTo(60);
         assertThat(driven.action()).isEqualTo(PressureAdvice.Action.DO_NOT_INFLATE);
+    }
+
+    @Test
+    void whatToDoIsSaidInTheUnitOfTheReadersGauge() {
+        assertThat(plain(PressureAdvice.Action.ADD, 35, PressureUnit.BAR)).isEqualTo("add 0.35 bar");
+        assertThat(plain(PressureAdvice.Action.LET_OUT, -20, PressureUnit.KPA)).isEqualTo("let out 20 kPa");
+        assertThat(plain(PressureAdvice.Action.LET_COOL, 0, PressureUnit.KPA)).contains("never bleed it hot");
+        assertThat(plain(PressureAdvice.Action.DO_NOT_INFLATE, 0, PressureUnit.KPA))
+                .contains("do not inflate");
+        assertThat(plain(PressureAdvice.Action.RIGHT, 0, PressureUnit.PSI)).isEqualTo("right");
+        assertThat(plain(null, 0, PressureUnit.KPA)).contains("no fresh reading");
+        assertThat(PressureAdvice.words(null, 0, false, PressureUnit.KPA)).contains("no sensor");
+    }
+
+    private static String plain(PressureAdvice.Action action, double changeKpa, PressureUnit unit) {
+        return PressureAdvice.words(action, changeKpa, true, unit).replace('\u00a0', ' ');
     }
 }

@@ -163,6 +163,7 @@ class PressureRounds {
                 wheel.advice() == null ? null : Rounded.tenth(wheel.advice().targetNowKpa()),
                 wheel.advice() == null ? null : wheel.advice().action(),
                 wheel.advice() == null ? null : Rounded.tenth(wheel.advice().changeKpa()),
+                null,
                 wheel.at(),
                 set == null
                         ? null

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.vehicles.FleetDirectory;
 import vividcaravan.server.vehicles.VehicleInService;
@@ -33,10 +34,12 @@ class PressureRoundsController {
 
     private final PressureRounds rounds;
     private final FleetDirectory fleet;
+    private final ReaderUnits units;
 
-    PressureRoundsController(PressureRounds rounds, FleetDirectory fleet) {
+    PressureRoundsController(PressureRounds rounds, FleetDirectory fleet, ReaderUnits units) {
         this.rounds = rounds;
         this.fleet = fleet;
+        this.units = units;
     }
 
     /** A round with its sheet: as the wheels are now, or as they were when it ended. */
@@ -50,7 +53,7 @@ class PressureRoundsController {
             int unsettled,
             RoundSheet sheet) {}
 
-    private static PressureRoundItem item(PressureRounds.PressureRound round) {
+    private PressureRoundItem item(PressureRounds.PressureRound round) {
         PressureRoundRow row = round.row();
         return new PressureRoundItem(
                 Long.toString(row.id),
@@ -60,7 +63,7 @@ class PressureRoundsController {
                 row.closedAt == null ? null : Instant.ofEpochMilli(row.closedAt),
                 row.closedBy,
                 round.sheet().unsettled(),
-                round.sheet());
+                round.sheet().inWords(units.words().pressure()));
     }
 
     /**
@@ -105,7 +108,7 @@ class PressureRoundsController {
     @Operation(operationId = "listPressureRounds", summary = "The newest rounds")
     PressureRoundList list() {
         return new PressureRoundList(rounds.latest().stream()
-                .map(PressureRoundsController::item)
+                .map(this::item)
                 .map(item -> new PressureRoundLine(
                         item.id(),
                         item.state(),

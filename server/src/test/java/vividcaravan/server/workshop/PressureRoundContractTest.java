@@ -52,6 +52,8 @@ class PressureRoundContractTest {
 
         assertThat(wheel(round, 0).get("action").asString()).isEqualTo("ADD");
         assertThat(wheel(round, 0).get("changeKpa").asDouble()).isCloseTo(35, within(1e-6));
+        assertThat(wheel(round, 0).get("toDo").asString().replace('\u00a0', ' '))
+                .isEqualTo("add 35 kPa");
         assertThat(wheel(round, 1).get("action").asString()).isEqualTo("DO_NOT_INFLATE");
         assertThat(round.get("unsettled").asInt()).isEqualTo(2);
 
