@@ -31,9 +31,11 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Besieges the product while an honest receiver sends 50 readings a second: every one is taken, the slowest answer comes
- * within 5 s, and health answers within 1 s, both beyond what the machine itself takes: a virtual one may be taken away for
- * a while. With 640 MB and with either collector. Longer with
- * {@code -Dsiege.seconds=60}.
+ * within 5 s, and health answers within 1 s, both beyond what a server takes beside it that does nothing. With 640 MB and
+ * with either collector. Longer with {@code -Dsiege.seconds=60}.
+ *
+ * <p>A virtual machine may be taken away for seconds, and what then waited comes all at once. Where the server that does
+ * nothing was that slow, a siege that went badly says nothing and is laid again.
  */
 @Tag("alone")
 class SiegeTest {
@@ -41,6 +43,13 @@ class SiegeTest {
     private static final long SECONDS = Long.getLong("siege.seconds", 20);
     /** A product that was started a moment ago is still being compiled. */
     private static final long WARMING_SECONDS = 8;
+
+    private static final long LONGEST_ANSWER_MILLIS = 5_000;
+    private static final long LONGEST_HEALTH_MILLIS = 1_000;
+    /** A machine that takes so long to do nothing was away. */
+    private static final long AWAY_MILLIS = 400;
+
+    private static final int MOST_SIEGES = 3;
 
     private static final int VEHICLES = 400;
     private static final Trucks TRUCKS = new Trucks("SG-", 0xC00000, VEHICLES);
@@ -54,6 +63,9 @@ class SiegeTest {
             .connectTimeout(Duration.ofSeconds(20))
             .executor(executor)
             .build();
+
+    /** Each siege's readings are of a time of their own. */
+    private long agoOfNext = 1_800;
 
     @TempDir
     Path folder;
@@ -72,8 +84,8 @@ class SiegeTest {
     @ParameterizedTest
     @ValueSource(strings = {"-XX:+UseParallelGC", "-XX:+UseG1GC"})
     void nobodyStopsTheReadingsOfAnHonestReceiver(String collector) throws IOException {
-        try (Product product =
-                Product.startWith(folder, List.of("-Xmx640m", collector, "-XX:+ExitOnOutOfMemoryError"))) {
+        try (Product product = Product.startWith(
+                folder, List.of("-Xmx640m", collector, "-XX:MetaspaceSize=128m", "-XX:+ExitOnOutOfMemoryError"))) {
             assertThat(product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCKS.document())
                             .statusCode())
                     .isEqualTo(200);
@@ -81,16 +93,26 @@ class SiegeTest {
             String honest = token(product, "honest", "RECEIVER");
             String outOfOrder = token(product, "out of order", "RECEIVER");
             new Besieged(product, honest, 3_600).goOnFor(WARMING_SECONDS);
-            Besieged besieged = new Besieged(product, honest, 1_800);
-            try (Besieger besieger = new Besieger(product.address, Product.TOKEN, outOfOrder, SECONDS)) {
-                besieger.begin();
-                besieged.goOnFor(SECONDS);
+            Besieged besieged = besieged(product, honest, outOfOrder, collector);
+            for (int siege = 1; siege < MOST_SIEGES && besieged.saysNothing(); siege++) {
+                besieged = besieged(product, honest, outOfOrder, collector);
             }
-            besieged.assertAllWasWell(collector);
+            besieged.assertAllWasWell();
             assertThat(product.log()).doesNotContain("OutOfMemoryError");
             // In good order it would first wait for those who never read.
             product.kill();
         }
+    }
+
+    private Besieged besieged(Product product, String honest, String outOfOrder, String collector) throws IOException {
+        Besieged besieged = new Besieged(product, honest, agoOfNext);
+        agoOfNext -= 4 * SECONDS;
+        try (Besieger besieger = new Besieger(product.address, Product.TOKEN, outOfOrder, SECONDS)) {
+            besieger.begin();
+            besieged.goOnFor(SECONDS);
+        }
+        besieged.tell(collector);
+        return besieged;
     }
 
     private static void raiseManyAlerts(Product product) {
@@ -220,7 +242,7 @@ class SiegeTest {
                     });
         }
 
-        void assertAllWasWell(String collector) {
+        void tell(String collector) {
             System.out.printf(
                     "Siege of %d s with %s: %d of %d readings taken, slowest answer %d ms, slowest health %d ms; a server"
                             + " that does nothing took %d ms beside it%n",
@@ -231,11 +253,26 @@ class SiegeTest {
                     slowestMillis.get(),
                     slowestHealthMillis.get(),
                     slowestBesideMillis.get());
+        }
+
+        /** Whether it went badly on a machine that was away meanwhile. */
+        boolean saysNothing() {
+            return slowestBesideMillis.get() > AWAY_MILLIS
+                    && (!trouble.isEmpty() || taken.get() < sent.get() || isTooSlow());
+        }
+
+        private boolean isTooSlow() {
+            long machine = slowestBesideMillis.get();
+            return slowestMillis.get() >= LONGEST_ANSWER_MILLIS + machine
+                    || slowestHealthMillis.get() >= LONGEST_HEALTH_MILLIS + machine;
+        }
+
+        void assertAllWasWell() {
             assertThat(trouble).isEmpty();
             assertThat(taken).hasValue(sent.get());
             long machine = slowestBesideMillis.get();
-            assertThat(slowestMillis.get()).as("slowest answer, ms").isLessThan(5_000 + machine);
-            assertThat(slowestHealthMillis.get()).as("slowest health, ms").isLessThan(1_000 + machine);
+            assertThat(slowestMillis.get()).as("slowest answer, ms").isLessThan(LONGEST_ANSWER_MILLIS + machine);
+            assertThat(slowestHealthMillis.get()).as("slowest health, ms").isLessThan(LONGEST_HEALTH_MILLIS + machine);
         }
     }
 

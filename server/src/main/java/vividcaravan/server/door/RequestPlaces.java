@@ -22,7 +22,7 @@ import org.apache.coyote.ActionCode;
 final class RequestPlaces extends ValveBase {
 
     /** Requests that carry readings. */
-    static final int READINGS = 80;
+    static final int READINGS = 160;
     /** All other requests, but health. */
     static final int OTHERS = 80;
     /** Threads of the web server: what is left over answers health and finishes what is refused. */

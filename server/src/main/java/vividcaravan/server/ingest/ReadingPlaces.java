@@ -18,8 +18,8 @@ class ReadingPlaces {
 
     /** Bodies of one sender that are read at the same time. */
     static final int OF_ONE = 12;
-    /** Bodies of one sender that are read or wait for that. */
-    static final int WITH_WAITING = 32;
+    /** Bodies of one sender that are read or wait for that: a receiver whose line was away for a while sends many at once. */
+    static final int WITH_WAITING = 64;
     /** Readings that all senders' bodies hold at the same time; some 150 bytes each. */
     static final int HELD = 1_000_000;
     /** Readings that one sender's bodies hold at the same time: the largest array goes in, and leaves room for others. */
@@ -27,7 +27,7 @@ class ReadingPlaces {
     /** Room is taken by so many at once. */
     private static final int STEP = 1_000;
 
-    private static final long PATIENCE_MILLIS = 2_000;
+    private static final long PATIENCE_MILLIS = 4_000;
 
     /** Packed bodies of one sender that are unpacked at the same time: a few kilobytes may keep a core busy for long. */
     static final int UNPACKED_OF_ONE = 3;
