@@ -104,4 +104,64 @@ class NoSignalTest extends InOwnFleet {
         button(page, "Give the round up").click();
         assertThat(page.getByText("with 5 left.")).isVisible();
     }
+
+    @Test
+    void whatWasSetWithoutASignalIsRecordedLater() {
+        Tyres tyres = inService("LM-66", "5D4C", "1L", "1R");
+        tyres.kpa.replaceAll((position, kpa) -> 790.0);
+        hear(tyres);
+        Page page = signedIn(390, 844);
+        page.navigate("/workshop");
+        page.getByLabel("Add a vehicle").fill("LM-66");
+        page.getByLabel("Add a vehicle").press("Enter");
+        button(page, "Begin the round").click();
+        // The service worker is in charge from the second visit on.
+        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
+        page.reload();
+        Locator set = button(page, "I set it: axle 1 left of LM-66");
+        assertThat(set).isVisible();
+
+        cutOff(page);
+        reloadOffline(page);
+        set.click();
+        page.getByLabel("Hand gauge before").fill("791");
+        page.getByLabel("Hand gauge after").fill("851");
+        page.getByLabel("Note").fill("at the far gate");
+        button(page, "Record it").click();
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+        reloadOffline(page);
+        assertThat(page.getByText("1 waiting for signal, kept on this device")).isVisible();
+        assertThat(page.getByText("Set from 791 kPa to 851 kPa")).isVisible();
+
+        reconnect(page);
+        assertThat(page.getByText("waiting for signal")).hasCount(0);
+        page.waitForCondition(() -> changes("LM-66").contains("at the far gate"));
+        String changes = changes("LM-66");
+        if (changes.split("at the far gate", -1).length != 2 || !changes.contains("851")) {
+            throw new AssertionError("It should stand there once: " + changes);
+        }
+    }
+
+    private String changes(String vehicle) {
+        return product.get("/api/v1/vehicles/" + vehicle + "/wheels/1L/changes", Product.TOKEN)
+                .body();
+    }
+
+    private Tyres inService(String ref, String prefix, String... positions) {
+        Tyres tyres = new Tyres(prefix, positions);
+        String sensors = tyres.codes.entrySet().stream()
+                .map(tyre -> "{\"position\":\"%s\",\"code\":\"%s\",\"fittedAt\":\"2026-01-01T00:00:00Z\"}"
+                        .formatted(tyre.getKey(), tyre.getValue()))
+                .collect(java.util.stream.Collectors.joining(","));
+        product.post(
+                "/api/v1/fleet-imports",
+                Product.TOKEN,
+                "application/json",
+                """
+                { "format": "vivid-caravan-fleet", "version": 1, "vehicles": [ { "ref": "%s", "kind": "RIGID_TRUCK",
+                  "axles": [ { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 850 } ],
+                  "sensors": [ %s ] } ] }"""
+                        .formatted(ref, sensors));
+        return tyres;
+    }
 }

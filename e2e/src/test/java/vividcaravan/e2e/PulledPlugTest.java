@@ -119,11 +119,16 @@ class PulledPlugTest {
                 .forEach(alert -> alertsSeen.merge(alert.get("id").asString(), toldOf(alert), (was, is) -> is));
     }
 
-    /** The first step, which stands whatever comes after it. */
+    /** When it opened, and every step of what it was since: whatever comes later is added to these. */
     private static String toldOf(JsonNode alert) {
-        JsonNode first = alert.get("history").get(0);
-        return alert.get("openedAt").asString() + " " + first.get("kind").asString() + " "
-                + first.get("urgency").asString();
+        StringBuilder told = new StringBuilder(alert.get("openedAt").asString());
+        alert.get("history").forEach(step -> told.append("; ")
+                .append(step.get("at").asString())
+                .append(' ')
+                .append(step.get("kind").asString())
+                .append(' ')
+                .append(step.get("urgency").asString()));
+        return told.toString();
     }
 
     private void assertEverythingIsThere(Product product) {
@@ -149,7 +154,10 @@ class PulledPlugTest {
                     ? null
                     : "&cursor=" + page.get("nextCursor").asString();
         }
-        assertThat(there).containsAllEntriesOf(alertsSeen);
+        assertThat(there).containsKeys(alertsSeen.keySet().toArray(String[]::new));
+        assertThat(alertsSeen)
+                .allSatisfy((id, told) ->
+                        assertThat(there.get(id)).as("alert %s", id).startsWith(told));
     }
 
     private static List<Long> stored(Product product, String vehicle, String position) {

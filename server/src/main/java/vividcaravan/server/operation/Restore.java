@@ -45,6 +45,8 @@ public final class Restore {
                 setAside(current, aside);
                 out.println("The database that was there is now " + aside);
             }
+            // How far the database before had come says nothing of this one.
+            Files.deleteIfExists(folder.resolve(DATABASE + ".version"));
             Files.move(fresh, current, StandardCopyOption.ATOMIC_MOVE);
             out.println("Restored " + vehicles + " vehicles with all their history from " + backup + " to " + folder
                     + ". Start the product on this folder as usual.");

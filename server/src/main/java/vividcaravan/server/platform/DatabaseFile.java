@@ -10,7 +10,7 @@ import org.springframework.stereotype.Component;
 class DatabaseFile implements JdbcConnectionDetails {
 
     /** Acknowledged means on disk: see docs/architecture.md, "Durable". */
-    private static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE;CACHE_SIZE=65536"
+    static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE;CACHE_SIZE=65536"
             // What is overwritten is kept for so long, in case the disk has not written what replaces it. We wait for
             // the disk with every group of writes, so that a few seconds are plenty, and the file stays small.
             + ";RETENTION_TIME=5000"
@@ -20,7 +20,7 @@ class DatabaseFile implements JdbcConnectionDetails {
     private final VividProperties properties;
 
     /**
-     * @throws StartRefused if the file is there and empty: that is no new product but a lost one
+     * @throws StartRefused if the file is there and empty, or holds less than it did: that is no new product but a lost one
      */
     DatabaseFile(VividProperties properties) {
         this.properties = properties;
@@ -32,6 +32,7 @@ class DatabaseFile implements JdbcConnectionDetails {
                     "Bring back the newest backup: java -jar vivid-caravan.jar --restore FILE, with VIVID_DATA_DIR"
                             + " naming this folder. To begin anew instead, take the empty file away.");
         }
+        DatabaseAge.refuseOlder(file);
     }
 
     @Override

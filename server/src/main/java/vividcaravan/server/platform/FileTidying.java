@@ -1,5 +1,6 @@
 package vividcaravan.server.platform;
 
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.concurrent.TimeUnit;
@@ -25,8 +26,10 @@ final class FileTidying {
     private static final int BYTES_AT_ONCE = 2 << 20;
 
     private static final long PAUSE_NANOS = TimeUnit.MILLISECONDS.toNanos(500);
+    private static final long NOTE_NANOS = TimeUnit.SECONDS.toNanos(10);
 
     private long last = System.nanoTime();
+    private long noted = last - NOTE_NANOS;
 
     /** Does a portion if the last one was long enough ago. */
     void tidy(StatelessSession session) {
@@ -35,6 +38,22 @@ final class FileTidying {
         }
         session.doWork(FileTidying::tidy);
         last = System.nanoTime();
+        if (last - noted >= NOTE_NANOS) {
+            note(session);
+        }
+    }
+
+    /** Notes how far the database has come: as far as it was before all of that was put on disk. */
+    void note(StatelessSession session) {
+        session.doWork(connection -> {
+            MVStore store = store(connection.unwrap(JdbcConnection.class));
+            long version = store.getCurrentVersion();
+            SingleWriter.sync(connection);
+            if (store.getFileStore() != null) {
+                DatabaseAge.note(version, Path.of(store.getFileStore().getFileName()));
+            }
+        });
+        noted = System.nanoTime();
     }
 
     static void tidy(Connection connection) throws SQLException {

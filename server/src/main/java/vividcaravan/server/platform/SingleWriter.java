@@ -180,6 +180,7 @@ public class SingleWriter implements SmartLifecycle {
             while (!isStopping || !queue.isEmpty()) {
                 turn();
             }
+            inSession(file::note);
         } catch (InterruptedException e) {
             LOG.info("The writer was told to stop");
         } catch (Throwable e) {
@@ -351,11 +352,13 @@ public class SingleWriter implements SmartLifecycle {
 
     /** A commit in H2 is on disk only after this. */
     public static void sync(StatelessSession session) {
-        session.doWork(connection -> {
-            try (java.sql.Statement statement = connection.createStatement()) {
-                statement.execute("CHECKPOINT SYNC");
-            }
-        });
+        session.doWork(SingleWriter::sync);
+    }
+
+    static void sync(Connection connection) throws SQLException {
+        try (java.sql.Statement statement = connection.createStatement()) {
+            statement.execute("CHECKPOINT SYNC");
+        }
     }
 
     private void tidy(boolean isIdle) {

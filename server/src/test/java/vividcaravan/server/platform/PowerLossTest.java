@@ -1,0 +1,148 @@
+package vividcaravan.server.platform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Answers.RETURNS_DEEP_STUBS;
+import static org.mockito.Mockito.mock;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentSkipListSet;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.hibernate.cfg.Configuration;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+
+/**
+ * What was answered is there after the power went, also where the disk kept only some of what it had not been told to hold
+ * on to. A killed process cannot show that: what it wrote lives on in the machine's memory.
+ */
+class PowerLossTest {
+
+    private static final int LOSSES = 15;
+    private static final int CLIENTS = 6;
+    private static final long SEED = 29L;
+
+    private final AtomicInteger next = new AtomicInteger();
+    private final Set<Integer> answered = new ConcurrentSkipListSet<>();
+
+    @TempDir
+    Path folder;
+
+    @Test
+    void whatWasAnsweredIsThereAfterThePowerWent() throws Exception {
+        DiskThatForgets.register();
+        String url = "jdbc:h2:forgets:" + folder.resolve("live") + DatabaseFile.SETTINGS;
+        WriterConnections connections = new WriterConnections(details(url));
+        try (Connection connection = connections.take();
+                Statement statement = connection.createStatement()) {
+            statement.execute("create table entry (id int unique, words varchar(4000))");
+            statement.execute("checkpoint sync");
+        }
+        try (SessionFactory sessions = new Configuration()
+                .setProperty("hibernate.connection.url", url)
+                .setProperty("hibernate.allow_update_outside_transaction", "true")
+                .setProperty("hibernate.connection.provider_disables_autocommit", "false")
+                .buildSessionFactory()) {
+            SingleWriter writer = new SingleWriter(
+                    sessions,
+                    connections,
+                    mock(HikariDataSource.class, RETURNS_DEEP_STUBS),
+                    mock(WriterState.class),
+                    trouble -> {});
+            writer.start();
+            List<Thread> clients = new ArrayList<>();
+            for (int i = 0; i < CLIENTS; i++) {
+                Thread client = new Thread(() -> writeUntilTheEnd(writer));
+                client.start();
+                clients.add(client);
+            }
+            Random random = new Random(SEED);
+            for (int loss = 0; loss < LOSSES; loss++) {
+                TimeUnit.MILLISECONDS.sleep(50 + random.nextInt(150));
+                Set<Integer> before = new TreeSet<>(answered);
+                DiskThatForgets.leaveAfterPowerLoss(folder.resolve("left" + loss + ".mv.db"), random);
+                assertThat(there("left" + loss)).as("loss %d", loss).containsAll(before);
+            }
+            clients.forEach(Thread::interrupt);
+            writer.stop();
+            for (Thread client : clients) {
+                client.join();
+            }
+        }
+        connections.destroy();
+        assertThat(answered).as("or nothing was tested").hasSizeGreaterThan(LOSSES * CLIENTS);
+    }
+
+    private void writeUntilTheEnd(SingleWriter writer) {
+        try {
+            while (!Thread.currentThread().isInterrupted()) {
+                int id = next.incrementAndGet();
+                String words = Integer.toString(id).repeat(200);
+                answered.add(writer.write(storing(id, words)));
+            }
+        } catch (Refusal e) {
+            // It is over.
+        }
+    }
+
+    private static Write<Integer> storing(int id, String words) {
+        return new Write<>() {
+            @Override
+            public Integer make(StatelessSession session) {
+                session.createNativeMutationQuery("insert into entry (id, words) values (" + id + ", '" + words + "')")
+                        .executeUpdate();
+                return id;
+            }
+
+            @Override
+            public boolean isGroupable() {
+                return true;
+            }
+        };
+    }
+
+    private Set<Integer> there(String name) throws Exception {
+        Set<Integer> there = new TreeSet<>();
+        try (Connection connection =
+                        DriverManager.getConnection("jdbc:h2:file:" + folder.resolve(name) + ";IFEXISTS=TRUE");
+                Statement statement = connection.createStatement();
+                ResultSet rows = statement.executeQuery("select id from entry")) {
+            while (rows.next()) {
+                there.add(rows.getInt(1));
+            }
+        }
+        return there;
+    }
+
+    private static JdbcConnectionDetails details(String url) {
+        return new JdbcConnectionDetails() {
+            @Override
+            public String getJdbcUrl() {
+                return url;
+            }
+
+            @Override
+            public String getUsername() {
+                return "";
+            }
+
+            @Override
+            public String getPassword() {
+                return "";
+            }
+        };
+    }
+}
