@@ -197,7 +197,7 @@ final class SimulatedVehicle {
             List<Fault> active,
             Consumer<SimulatedReading> heard) {
         double seconds = (to - from) / 1000.0;
-        Effects effects = effects(wheel, active, from, seconds, hour.airC());
+        Effects effects = effects(wheel, active, from, seconds, hour);
         boolean isTurning = hour.isMoving() && !wheel.position.isSpare();
         wheel.tyre.pass(seconds, isTurning, hour.airC(), effects.heatC);
         wheel.tyre.heat(seconds, isTurning, hour.airC() + effects.quickHeatC, effects.quickHeatC > 0);
@@ -230,7 +230,7 @@ final class SimulatedVehicle {
         boolean isLoose;
     }
 
-    private Effects effects(Wheel wheel, List<Fault> active, long from, double seconds, double air) {
+    private Effects effects(Wheel wheel, List<Fault> active, long from, double seconds, Hour hour) {
         wheel.running.removeIf(fault -> {
             boolean isOver = !active.contains(fault);
             if (isOver) {
@@ -241,14 +241,14 @@ final class SimulatedVehicle {
         Effects effects = new Effects();
         for (Fault fault : active) {
             if (fault.isAt(wheel.position) && !(wheel.position.isSpare() && fault.position() == null)) {
-                letOutOrIn(wheel, fault, from, seconds, air);
+                letOutOrIn(wheel, fault, from, seconds, hour);
                 add(effects, fault);
             }
         }
         return effects;
     }
 
-    private void letOutOrIn(Wheel wheel, Fault fault, long from, double seconds, double air) {
+    private void letOutOrIn(Wheel wheel, Fault fault, long from, double seconds, Hour hour) {
         double perHour = fault.amount() * seconds / HOUR_SECONDS;
         switch (fault.kind()) {
             case SLOW_LEAK, HOT_LEAK -> wheel.tyre.lose(perHour);
@@ -261,9 +261,13 @@ final class SimulatedVehicle {
                 // No air goes out.
             }
         }
-        if (!wheel.running.contains(fault)) {
+        // The workshop waits until the vehicle stands; what was planted by hand is to be seen at once.
+        boolean isOfTheWorkshop = fault.kind() == Fault.Kind.FILLED_HOT || fault.kind() == Fault.Kind.SOFT_TWIN;
+        boolean mayBeFilled =
+                !isOfTheWorkshop || !hour.isMoving() || !plan.faults().contains(fault);
+        if (!wheel.running.contains(fault) && mayBeFilled) {
             wheel.running.add(fault);
-            fillAtBeginning(wheel, fault, air);
+            fillAtBeginning(wheel, fault, hour.airC());
         }
     }
 

@@ -20,6 +20,8 @@ final class FallWatch {
     private static final double FAST_STEPS = 2;
     private static final long FAST_SPAN_MILLIS = 3L * 60 * 1000;
     private static final double MINUTE_MILLIS = 60_000;
+    /** A fall of which so much came between two readings, and none since, is a step [our judgement]. */
+    private static final double AT_ONCE = 0.8;
 
     /** A measurement to compare the next with. */
     private record Seen(long at, double trendKpa, double gaugeKpa) {
@@ -50,8 +52,12 @@ final class FallWatch {
         return last.trendKpa;
     }
 
-    /** Takes in a measurement. */
-    void judge(Measurement m, Stage stage, double stepKpa) {
+    /**
+     * Takes in a measurement.
+     *
+     * @param isMoving whether a sensor says that the vehicle moves, so that nobody can have let air out
+     */
+    void judge(Measurement m, Stage stage, double stepKpa, boolean isMoving) {
         window.add(m.at(), m.trendKpa(), m.gaugeKpa());
         FallWindow.Peak peak = peak(m.at());
         boolean isFarm = m.rules().isFarm();
@@ -61,7 +67,12 @@ final class FallWatch {
         // already be part of the way down, or one stray value would.
         boolean gaugeFalls = peak.rawKpa() - m.gaugeKpa() >= needed / 2;
         boolean wasFalling = peak.kpaAt20() - last.trendKpa >= needed / 3;
-        boolean isDeep = fall >= needed - 1e-9 && gaugeFalls && wasFalling;
+        // Air that was let out, or a tyre set anew, is there at once and stays. Below the second limit it is spoken of
+        // whatever it was.
+        boolean isStep = !isMoving
+                && m.trendKpa() > m.rules().limits().lowCriticalKpa()
+                && window.largestStepTo(m.at(), m.trendKpa()) >= AT_ONCE * fall;
+        boolean isDeep = fall >= needed - 1e-9 && gaugeFalls && wasFalling && !isStep;
         boolean isFast = isDeep || isSteep(m, stepKpa);
         boolean isOnPurpose = isFast && m.rules().isFallExplained(m);
         stage.update(isFast && !isOnPurpose, fall < needed / 4, m.at(), 1);

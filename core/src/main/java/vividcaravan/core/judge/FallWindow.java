@@ -50,6 +50,28 @@ final class FallWindow {
         return best < 0 ? null : new Peak(at[best], kpaAt20[best], rawKpa[best]);
     }
 
+    /**
+     * The largest fall between two neighbours, from the highest of the last ten minutes to {@code kpaAt20} at {@code time}; a
+     * minute's neighbour is the next minute that was heard.
+     */
+    double largestStepTo(long time, double kpaAt20) {
+        Peak peak = highestBefore(time);
+        if (peak == null) {
+            return 0;
+        }
+        double before = peak.kpaAt20;
+        double largest = 0;
+        long minute = Math.floorDiv(peak.at, BUCKET_MILLIS);
+        for (long next = minute + 1; next <= Math.floorDiv(time, BUCKET_MILLIS); next++) {
+            int bucket = (int) Math.floorMod(next, (long) BUCKETS);
+            if (at[bucket] != NEVER && Math.floorDiv(at[bucket], BUCKET_MILLIS) == next) {
+                largest = Math.max(largest, before - this.kpaAt20[bucket]);
+                before = this.kpaAt20[bucket];
+            }
+        }
+        return Math.max(largest, before - kpaAt20);
+    }
+
     /** A highest reading: when, at 20 °C, raw. */
     record Peak(long at, double kpaAt20, double rawKpa) {}
 

@@ -63,7 +63,7 @@ final class WheelJudge {
             track.wasDriven();
         }
         PressureLimits.judge(m, stages, lostInSilence, isSoaked, isDriven);
-        falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa());
+        falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa(), movement.wasMoving(m.at()));
         judgeLeak(m);
         HeatLimits.judge(m, stages, track);
         TwinLimit.judge(m, stages.at(Limit.MISMATCH), track);
