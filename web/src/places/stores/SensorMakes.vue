@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { ref } from 'vue';
 import { useSession } from '@/api/session';
 import { useSensorMakes, useTargetActions } from '@/api/targets';
 import { mountWords } from '@/places/workshop/job';
-import { parsePressure } from '@/shared/quantity';
-import { useUnits } from '@/shared/units';
-import { useUnread } from '@/shared/unread';
+import { parsePressure, unitMeant } from '@/shared/quantity';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import TypedField from '@/shared/TypedField.vue';
+import { PRESSURE_UNITS, useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** What the fleet's sensors are, mount by mount: how far they measure, and against what. */
@@ -17,23 +16,20 @@ const { trouble, attempt } = useAttempt();
 const units = useUnits();
 type Make = NonNullable<typeof makes.value>[number];
 
-/** The field whose text cannot be read: nothing is stored beside it. */
-const unread = ref<string>();
-useUnread(unread);
-
 const shown = (make: Make) => (typeof make.rangeKpa === 'number' ? units.pressureNumber(make.rangeKpa) : '');
 
 const change = (make: Make, how: { isVented?: boolean; rangeKpa?: number | null }) =>
   attempt(() => setMake(make.mount, { isVented: make.isVented, rangeKpa: make.rangeKpa ?? null, ...how }));
 
-function takeRange(make: Make, event: Event): void {
-  const field = event.target as HTMLInputElement;
-  const kpa = field.value.trim() ? parsePressure(field.value, preferences.value.pressureUnit) : null;
-  unread.value = kpa === undefined ? `How far sensors ${mountWords(make.mount)} measure` : undefined;
-  if (kpa === undefined) {
-    trouble.value = 'Write a pressure, such as 1000 kPa, 13.5 bar or 145 psi.';
-    return;
-  }
+function readRange(text: string): number | null | string {
+  if (!text.trim()) return null;
+  const own = preferences.value.pressureUnit;
+  const meant = unitMeant(text, own);
+  if (meant) return `If you mean ${PRESSURE_UNITS[meant].symbol}, write the unit along.`;
+  return parsePressure(text, own) ?? 'Write a pressure, such as 1000 kPa, 13.5 bar or 145 psi.';
+}
+
+function takeRange(make: Make, kpa: number | null): void {
   void change(make, { rangeKpa: kpa === null ? null : Math.round(kpa * 10) / 10 });
 }
 </script>
@@ -62,13 +58,14 @@ function takeRange(make: Make, event: Event): void {
           <tr v-for="make in makes" :key="make.mount" class="border-b border-rule">
             <th scope="row" class="py-1 font-medium">{{ mountWords(make.mount) }}</th>
             <td class="text-right">
-              <input
+              <TypedField
                 v-if="isManager"
-                class="field figure w-28 py-0.5! text-right"
-                :value="shown(make)"
+                class="w-28 text-right"
+                :shown="shown(make)"
                 placeholder="not known"
-                :aria-label="`How far sensors ${mountWords(make.mount)} measure, ${units.pressureSymbol.value}`"
-                @change="takeRange(make, $event)"
+                :label="`How far sensors ${mountWords(make.mount)} measure, ${units.pressureSymbol.value}`"
+                :read="readRange"
+                @typed="takeRange(make, $event)"
               />
               <span v-else class="figure">{{ shown(make) || 'not known' }}</span>
             </td>

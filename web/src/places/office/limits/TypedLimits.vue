@@ -2,9 +2,9 @@
 import { ref } from 'vue';
 import { statedFigure, type LimitPolicy } from '@/api/limits';
 import { useSession } from '@/api/session';
-import { parsePercent, parsePressure } from '@/shared/quantity';
-import { useUnread } from '@/shared/unread';
-import { useUnits } from '@/shared/units';
+import { parsePercent, parsePressure, unitMeant } from '@/shared/quantity';
+import TypedField from '@/shared/TypedField.vue';
+import { PRESSURE_UNITS, useUnits } from '@/shared/units';
 import { kpaOf, pctOf, type LimitName } from './ruler';
 
 /** The same limits typed: as a percentage, or as a pressure in any unit. */
@@ -20,24 +20,26 @@ const ROWS: { name: LimitName; words: string; side: string; sign: 1 | -1 }[] = [
 ];
 /** A typed figure that is not the percentage beside it. */
 const doubt = ref<{ name: LimitName; typed: number; right: number }>();
-const unread = ref<{ name: LimitName; isShare: boolean }>();
-useUnread(() => {
-  const row = ROWS.find((one) => one.name === unread.value?.name);
-  return row && `${row.words}, ${unread.value?.isShare ? 'per cent' : 'as a pressure'}`;
-});
 const rounded = (value: number) => Math.round(value * 10) / 10;
 
-function typePct(name: LimitName, text: string): void {
+function readPct(text: string): number | string {
   const pct = parsePercent(text);
-  unread.value = pct === undefined || pct <= 0 ? { name, isShare: true } : undefined;
-  if (pct !== undefined && pct > 0) policy.value = { ...policy.value, [name]: pct };
+  return pct === undefined || pct <= 0 ? 'A share, such as 11 %.' : pct;
+}
+
+function readFigure(text: string): number | string {
+  const own = preferences.value.pressureUnit;
+  const meant = unitMeant(text, own);
+  if (meant) return `If you mean ${PRESSURE_UNITS[meant].symbol}, write the unit along.`;
+  return parsePressure(text, own) ?? 'Write a pressure, such as 7.8 bar.';
+}
+
+function typePct(name: LimitName, pct: number): void {
+  policy.value = { ...policy.value, [name]: pct };
   doubt.value = undefined;
 }
 
-async function typeFigure({ name, sign }: (typeof ROWS)[number], text: string): Promise<void> {
-  const typed = parsePressure(text, preferences.value.pressureUnit);
-  unread.value = typed === undefined ? { name, isShare: false } : undefined;
-  if (typed === undefined) return;
+async function typeFigure({ name, sign }: (typeof ROWS)[number], typed: number): Promise<void> {
   const right = await statedFigure(
     props.target,
     sign * policy.value[name],
@@ -59,31 +61,25 @@ function keep(): void {
   <div class="grid max-w-xl gap-2">
     <div v-for="row in ROWS" :key="row.name" class="grid grid-cols-[6rem_7rem_1fr] items-center gap-3">
       <span>{{ row.words }}</span>
-      <label class="flex items-center gap-1">
-        <input
-          class="field figure"
-          inputmode="decimal"
-          :value="rounded(policy[row.name])"
-          :aria-label="`${row.words}, per cent ${row.side} target`"
-          @change="typePct(row.name, ($event.target as HTMLInputElement).value)"
+      <span class="flex items-baseline gap-1">
+        <TypedField
+          :label="`${row.words}, per cent ${row.side} target`"
+          :shown="String(rounded(policy[row.name]))"
+          :read="readPct"
+          @typed="typePct(row.name, $event!)"
         />
         %
-        <span v-if="unread?.name === row.name && unread.isShare" class="text-stop"
-          >A share, such as 11 %.</span
-        >
-      </label>
-      <label class="flex items-center gap-1">
-        <input
-          class="field figure w-32"
-          :value="units.pressureNumber(kpaOf(row.name, policy, target))"
-          :aria-label="`${row.words}, as a pressure`"
-          @change="typeFigure(row, ($event.target as HTMLInputElement).value)"
+      </span>
+      <span class="flex items-baseline gap-1">
+        <TypedField
+          class="w-40"
+          :label="`${row.words}, as a pressure`"
+          :shown="units.pressureNumber(kpaOf(row.name, policy, target))"
+          :read="readFigure"
+          @typed="typeFigure(row, $event!)"
         />
         {{ units.pressureSymbol.value }}
-        <span v-if="unread?.name === row.name && !unread.isShare" class="text-stop"
-          >Write a pressure, such as 7.8 bar.</span
-        >
-      </label>
+      </span>
     </div>
     <div v-if="doubt" role="alert" class="border-l-2 border-next bg-raised p-3">
       You typed {{ units.pressureWords(doubt.typed) }} for {{ rounded(policy[doubt.name]) }}&nbsp;%

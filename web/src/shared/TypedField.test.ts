@@ -1,0 +1,51 @@
+import { mount } from '@vue/test-utils';
+import { describe, expect, it } from 'vitest';
+import { parsePercent } from './quantity';
+import TypedField from './TypedField.vue';
+import { unreadWords } from './unread';
+
+const field = (shown: string) =>
+  mount(TypedField, {
+    props: {
+      label: 'First low',
+      shown,
+      read: (text: string) => parsePercent(text) ?? 'A share, such as 11 %.',
+    },
+  });
+
+describe('a typed field', () => {
+  it('hands over what it means, a unit typed along too', async () => {
+    const one = field('10');
+
+    await one.get('input').setValue('11 %');
+
+    expect(one.emitted('typed')).toEqual([[11]]);
+    expect(unreadWords()).toBe('');
+    one.unmount();
+  });
+
+  it('keeps what cannot be read, says so, and holds everything back', async () => {
+    const one = field('10');
+
+    await one.get('input').setValue('eleven');
+    await one.setProps({ shown: '12' });
+
+    expect(one.get('input').element.value).toBe('eleven');
+    expect(one.get('input').attributes('aria-invalid')).toBe('true');
+    expect(one.text()).toContain('A share, such as 11 %.');
+    expect(one.emitted('typed')).toBeUndefined();
+    expect(unreadWords()).toContain('First low');
+    one.unmount();
+    expect(unreadWords()).toBe('');
+  });
+
+  it('shows what became of it', async () => {
+    const one = field('10');
+
+    await one.get('input').setValue('11.26');
+    await one.setProps({ shown: '11.3' });
+
+    expect(one.get('input').element.value).toBe('11.3');
+    one.unmount();
+  });
+});
