@@ -15,7 +15,6 @@ import vividcaravan.core.axles.TyreSpec;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.limits.AxleTargets;
-import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
@@ -66,6 +65,12 @@ public record FleetDocument(
                     duty == null ? DutyProfile.GENERAL : duty,
                     use == null ? VehicleUse.ROAD : use,
                     book);
+        }
+
+        /** What the entry says, and of {@code known} what it does not say. */
+        VehicleDescription description(LimitBook book, @Nullable VehicleDescription known) {
+            VehicleDescription said = description(book);
+            return known != null && use == null ? said.usedFor(known.use()) : said;
         }
 
         /** The same description for another vehicle. */
@@ -200,33 +205,6 @@ public record FleetDocument(
                     axle.isBallasted() ? true : null,
                     axle.isSelfInflating() ? true : null,
                     LimitsEntry.of(axle.overrides()));
-        }
-    }
-
-    /** Limits that an axle sets for itself; what is null is inherited. */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record LimitsEntry(
-            @Nullable Basis basis,
-            @Nullable Double lowPct,
-            @Nullable Double lowCriticalPct,
-            @Nullable Double highPct,
-            @Nullable Double temperatureC,
-            @Nullable Double temperatureCriticalC) {
-
-        LimitOverrides overrides() {
-            return new LimitOverrides(basis, lowPct, lowCriticalPct, highPct, temperatureC, temperatureCriticalC);
-        }
-
-        static LimitsEntry of(LimitOverrides overrides) {
-            return overrides.isEmpty()
-                    ? null
-                    : new LimitsEntry(
-                            overrides.basis(),
-                            overrides.lowPct(),
-                            overrides.lowCriticalPct(),
-                            overrides.highPct(),
-                            overrides.temperatureC(),
-                            overrides.temperatureCriticalC());
         }
     }
 

@@ -134,7 +134,11 @@ public class FleetRegister {
         List<VehicleInService> redescribed = new ArrayList<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             VehicleInService known = fleet.vehicle(entry.ref()).orElse(null);
-            VehicleInService vehicle = vehicles.store(session, known, entry, VehicleState.IN_SERVICE);
+            VehicleInService vehicle = vehicles.store(
+                    session,
+                    known,
+                    entry.description(fleet.book(), known == null ? null : known.description()),
+                    entry.state() == null ? VehicleState.IN_SERVICE : entry.state());
             redescribed.add(vehicle);
             if (known != null && entry.state() != null && entry.state() != vehicle.state()) {
                 vehicles.storeState(session, vehicle, entry.state(), null);

@@ -30,7 +30,7 @@ record LimitEdit(
         @Nullable String tyreSize,
         @Nullable List<String> vehicles,
         @Nullable Integer axle,
-        FleetDocument.@Nullable LimitsEntry limits,
+        @Nullable LimitsEntry limits,
         @Nullable Double coldPressureKpa,
         @Nullable List<String> inherit) {
 

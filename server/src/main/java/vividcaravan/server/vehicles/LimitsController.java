@@ -44,7 +44,7 @@ class LimitsController {
     record School(LimitSchool school, String words, LimitPolicy policy) {}
 
     /** Limits of the axles of a role on a kind of vehicle; what is null is inherited. */
-    record Template(VehicleKind kind, AxleRole role, FleetDocument.LimitsEntry limits) {}
+    record Template(VehicleKind kind, AxleRole role, LimitsEntry limits) {}
 
     /** A change that was made for many at once. */
     record ChangeMade(String id, Instant at, String who, String words, boolean isUndone) {}
@@ -73,9 +73,7 @@ class LimitsController {
                 fleet.book().templates().entrySet().stream()
                         .sorted(Comparator.comparing(entry -> entry.getKey().toString()))
                         .map(entry -> new Template(
-                                entry.getKey().kind(),
-                                entry.getKey().role(),
-                                FleetDocument.LimitsEntry.of(entry.getValue())))
+                                entry.getKey().kind(), entry.getKey().role(), LimitsEntry.of(entry.getValue())))
                         .toList(),
                 fleet.vehicles().stream()
                         .flatMap(vehicle -> vehicle.description().axles().stream())

@@ -84,9 +84,14 @@ public class VehicleDescriptions {
                 refuseIfTaken(one.entry().ref());
             }
             List<VehicleInService> made = new ArrayList<>();
-            described.forEach(one -> made.add(store.store(session, null, one.entry(), VehicleState.DESCRIBED)));
+            described.forEach(one -> made.add(
+                    store.store(session, null, one.entry().description(fleet.book()), beginning(one.entry()))));
             return made;
         });
+    }
+
+    private static VehicleState beginning(FleetDocument.VehicleEntry entry) {
+        return entry.state() == null ? VehicleState.DESCRIBED : entry.state();
     }
 
     private void refuseIfTaken(String ref) {
@@ -113,7 +118,11 @@ public class VehicleDescriptions {
             if (!described.entry().ref().equals(ref)) {
                 refuseIfTaken(described.entry().ref());
             }
-            store.store(session, vehicle, described.entry(), vehicle.state());
+            store.store(
+                    session,
+                    vehicle,
+                    described.entry().description(fleet.book(), vehicle.description()),
+                    vehicle.state());
             events.publishEvent(new VehicleRedescribed(session, vehicle));
             takeOffWhereNoWheelIs(session, vehicle);
             return vehicle;
@@ -144,7 +153,7 @@ public class VehicleDescriptions {
             }
             FleetDocument.VehicleEntry entry =
                     FleetDocument.VehicleEntry.of(before.usedFor(use), vehicle.state(), null);
-            store.store(session, vehicle, entry.withUse(use), vehicle.state());
+            store.store(session, vehicle, entry.withUse(use).description(fleet.book()), vehicle.state());
             events.publishEvent(new VehicleRedescribed(session, vehicle));
             return vehicle;
         });

@@ -195,12 +195,12 @@ final class VehicleEntryReader {
         return axle.number(name, isRequired, AxleLimits.LOWEST_TARGET_KPA, AxleLimits.HIGHEST_TARGET_KPA);
     }
 
-    private static FleetDocument.LimitsEntry limits(JsonPart part) {
+    private static LimitsEntry limits(JsonPart part) {
         boolean isGiven = part != null
                 && part.isObjectOf(
                         "basis", "lowPct", "lowCriticalPct", "highPct", "temperatureC", "temperatureCriticalC");
         return isGiven
-                ? new FleetDocument.LimitsEntry(
+                ? new LimitsEntry(
                         part.choice("basis", false, Basis.class),
                         part.number("lowPct", false, 0, 100),
                         part.number("lowCriticalPct", false, 0, 100),

@@ -4,6 +4,7 @@ import java.util.Optional;
 import org.hibernate.StatelessSession;
 import org.hibernate.query.MutationQuery;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.limits.LimitBook;
@@ -17,12 +18,12 @@ class VehicleStore {
 
     private final FleetDirectory fleet;
     private final Ids ids;
-    private final WheelChanges wheelChanges;
+    private final ApplicationEventPublisher events;
 
-    VehicleStore(FleetDirectory fleet, Ids ids, WheelChanges wheelChanges) {
+    VehicleStore(FleetDirectory fleet, Ids ids, ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.ids = ids;
-        this.wheelChanges = wheelChanges;
+        this.events = events;
     }
 
     /**
@@ -38,27 +39,23 @@ class VehicleStore {
     }
 
     /**
-     * Stores a description.
+     * Stores a description, and its depot where that is new.
      *
      * @param known the vehicle that gets it, or null for a new one
-     * @param otherwise the state of a new vehicle whose entry names none; one that is known stays in its own
+     * @param begins the state of a new vehicle; one that is known stays in its own
      */
     VehicleInService store(
             StatelessSession session,
             @Nullable VehicleInService known,
-            FleetDocument.VehicleEntry entry,
-            VehicleState otherwise) {
-        if (entry.depot() != null && fleet.depotId(entry.depot()).isEmpty()) {
-            storeDepot(session, DepotDescription.named(entry.depot()));
+            VehicleDescription description,
+            VehicleState begins) {
+        String depotName = description.depot();
+        if (depotName != null && fleet.depotId(depotName).isEmpty()) {
+            storeDepot(session, DepotDescription.named(depotName));
         }
-        VehicleDescription description = entry.description(fleet.book());
-        if (known != null && entry.use() == null) {
-            description = description.usedFor(known.description().use());
-        }
-        VehicleState state = known != null ? known.state() : entry.state() != null ? entry.state() : otherwise;
         VehicleRow row = row(description);
         row.id = known == null ? ids.next("vehicle") : known.id();
-        row.state = state;
+        row.state = known == null ? begins : known.state();
         row.stateReason = known == null ? null : known.stateReason().orElse(null);
         row.revision = known == null ? 1 : known.revision() + 1;
         if (known == null) {
@@ -68,7 +65,7 @@ class VehicleStore {
         }
         storeAxles(session, row.id, description);
         DepotDescription depot =
-                entry.depot() == null ? null : fleet.depot(entry.depot()).orElseThrow();
+                depotName == null ? null : fleet.depot(depotName).orElseThrow();
         VehicleInService vehicle = known == null
                 ? fleet.put(fleet.newVehicle(row.id, description, depot))
                 : redescribe(session, known, description, depot);
@@ -80,7 +77,7 @@ class VehicleStore {
             StatelessSession session, VehicleInService vehicle, VehicleDescription after, DepotDescription depot) {
         VehicleDescription before = vehicle.description();
         vehicle.describe(after, depot);
-        wheelChanges.limitsChanged(session, vehicle, before);
+        events.publishEvent(new DescriptionReplaced(session, vehicle, before));
         if (!before.ref().equals(after.ref())) {
             fleet.renamed(vehicle, before.ref());
         }

@@ -10,6 +10,7 @@ import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
@@ -123,15 +124,19 @@ public class WheelChanges {
     }
 
     /** Keeps what is different about a vehicle's limits from now on. */
-    void limitsChanged(StatelessSession session, VehicleInService vehicle, VehicleDescription before) {
+    @EventListener
+    void replaced(DescriptionReplaced event) {
+        VehicleInService vehicle = event.vehicle();
+        VehicleDescription before = event.before();
         VehicleDescription after = vehicle.description();
         int axles = Math.min(before.axles().size(), after.axles().size());
         for (int i = 0; i < axles; i++) {
             var was = before.limits(before.axles().get(i));
             var is = after.limits(after.axles().get(i));
             if (!was.equals(is)) {
-                session.insert(
-                        LimitChangeRow.of(ids.next("limit_change"), vehicle.id(), i + 1, clock.millis(), was, is));
+                event.session()
+                        .insert(LimitChangeRow.of(
+                                ids.next("limit_change"), vehicle.id(), i + 1, clock.millis(), was, is));
             }
         }
     }
