@@ -1,7 +1,6 @@
-import { computed } from 'vue';
 import { newKey } from '@/shared/newKey';
 import { answer, http, isAnswer, type Schemas } from './client';
-import { isMine, keptList, whoEnters } from './kept';
+import { createOutbox } from './kept';
 
 /** Something done at a wheel in a pressure round. */
 export interface Errand {
@@ -18,44 +17,35 @@ export interface Errand {
   trouble?: string;
 }
 
-/** What was done in rounds and is not stored yet; kept on the device until it is. */
-const { list, load, change } = keptList<Errand>('vivid-caravan-rounds', 'errands');
-let last: Promise<unknown> = Promise.resolve();
+/** What was done in rounds and is not stored yet. */
+const outbox = createOutbox<Errand, boolean>('vivid-caravan-rounds', 'errands', {
+  keyOf: (errand) => errand.key,
+  isDue: (errand) => !errand.trouble,
+  send: sendDue,
+});
 
-export const loadErrands = load;
+export const { load: loadErrands, drop: dropErrand } = outbox;
 
-export async function keepErrand(errand: Omit<Errand, 'key' | 'who'>): Promise<void> {
-  const plain = JSON.parse(JSON.stringify(errand)) as Omit<Errand, 'key' | 'who'>;
-  const who = whoEnters();
-  await change((now) => [...now, { ...plain, key: newKey(), ...(who === undefined ? {} : { who }) }]);
-}
-
-export async function dropErrand(key: string): Promise<void> {
-  await change((now) => now.filter((one) => one.key !== key));
-}
+export const keepErrand = (errand: Omit<Errand, 'key' | 'who'>): Promise<void> =>
+  outbox.keep({ ...errand, key: newKey() });
 
 /**
  * Sends what waits, in its order.
  *
  * @returns whether something was stored
  */
-export function flushErrands(): Promise<boolean> {
-  // One after the other: what is on its way must not be sent a second time.
-  const mine = last.then(sendDue);
-  last = mine.catch(() => undefined);
-  return mine;
-}
+export const flushErrands = outbox.flush;
 
-async function sendDue(): Promise<boolean> {
+async function sendDue(due: Errand[]): Promise<boolean> {
   let isAnyStored = false;
-  for (const errand of list.value.filter((one) => !one.trouble && isMine(one))) {
+  for (const errand of due) {
     try {
       await send(errand);
-      await dropErrand(errand.key);
+      await outbox.drop(errand.key);
       isAnyStored = true;
     } catch (e) {
       if (!isAnswer(e)) return isAnyStored; // No signal: everything stays where it is.
-      await change((now) =>
+      await outbox.change((now) =>
         now.map((one) => (one.key === errand.key ? { ...one, trouble: e.message } : one)),
       );
     }
@@ -80,4 +70,4 @@ function send({ round, vehicle, position, reason, set }: Errand): Promise<unknow
 }
 
 /** What the person who is signed in did. */
-export const useErrands = () => computed(() => list.value.filter(isMine));
+export const useErrands = () => outbox.mine;

@@ -1,6 +1,5 @@
-import { computed, readonly, ref } from 'vue';
 import { isAnswer, Problem } from './client';
-import { isMine, keptList, whoEnters } from './kept';
+import { createOutbox } from './kept';
 import { sendEntries, type EntryOutcome, type EntryRequest, type JobItem } from './jobs';
 
 /** An entry that is not settled: on its way, or one about which somebody has to decide. */
@@ -15,32 +14,25 @@ export interface Waiting {
 
 const UNSETTLED = ['CONFLICT', 'TO_CONFIRM', 'REFUSED'];
 
-/**
- * What was entered beside a vehicle. It is kept on the device before anything is sent, so that nothing is lost where there
- * is no signal; it is sent in its order, and stays until the server has stored it or somebody has decided otherwise.
- */
-const { list: waiting, load, change } = keptList<Waiting>('vivid-caravan-workshop', 'entries');
-const isSending = ref(false);
-let last: Promise<unknown> = Promise.resolve();
+/** What was entered beside a vehicle. */
+const outbox = createOutbox<Waiting, JobItem[]>('vivid-caravan-workshop', 'entries', {
+  keyOf: (one) => one.entry.key,
+  isDue: (one) => !one.outcome,
+  send: sendDue,
+});
 
-/** Learns what was left from before. */
-export const loadOutbox = load;
+export const { load: loadOutbox } = outbox;
 
 /** Keeps an entry and sends it as soon as that is possible. */
-export async function keep(job: string, entry: EntryRequest & { key: string }): Promise<void> {
-  const plain = JSON.parse(JSON.stringify(entry)) as Waiting['entry'];
-  const who = whoEnters();
-  await change((list) => [...list, { job, ...(who === undefined ? {} : { who }), entry: plain }]);
-}
+export const keep = (job: string, entry: EntryRequest & { key: string }): Promise<void> =>
+  outbox.keep({ job, entry });
 
 /** Forgets an entry: somebody else's is kept, or it was refused. */
-export async function drop(key: string): Promise<void> {
-  await change((list) => list.filter((one) => one.entry.key !== key));
-}
+export const { drop } = outbox;
 
 /** Sends an entry again, now that somebody says it is meant. */
 export async function mean(key: string): Promise<void> {
-  await change((list) =>
+  await outbox.change((list) =>
     list.map((one) =>
       one.entry.key === key ? withoutOutcome({ ...one, entry: { ...one.entry, isMeant: true } }) : one,
     ),
@@ -58,17 +50,10 @@ function withoutOutcome(one: Waiting): Waiting {
  *
  * @returns the jobs as they are now; none for a job that could not be reached
  */
-export function flush(): Promise<JobItem[]> {
-  // One after the other: what is on its way must not be sent a second time.
-  const mine = last.then(sendDue);
-  last = mine.catch(() => undefined);
-  return mine;
-}
+export const { flush } = outbox;
 
-async function sendDue(): Promise<JobItem[]> {
+async function sendDue(due: Waiting[]): Promise<JobItem[]> {
   const jobs: JobItem[] = [];
-  const due = waiting.value.filter((one) => !one.outcome && isMine(one));
-  isSending.value = true;
   try {
     for (const job of new Set(due.map((one) => one.job))) {
       const entries = due.filter((one) => one.job === job).map((one) => one.entry);
@@ -77,8 +62,6 @@ async function sendDue(): Promise<JobItem[]> {
   } catch (e) {
     // No signal: everything stays where it is.
     if (!(e instanceof Problem)) throw e;
-  } finally {
-    isSending.value = false;
   }
   return jobs;
 }
@@ -104,7 +87,7 @@ async function sendAll(job: string, entries: Waiting['entry'][]): Promise<JobIte
 
 async function settle(outcomes: EntryOutcome[]): Promise<void> {
   const byKey = new Map(outcomes.map((outcome) => [outcome.key, outcome]));
-  await change((list) =>
+  await outbox.change((list) =>
     list.flatMap((one) => {
       const outcome = byKey.get(one.entry.key);
       if (!outcome) return [one];
@@ -113,13 +96,9 @@ async function settle(outcomes: EntryOutcome[]): Promise<void> {
   );
 }
 
-const mine = computed(() => waiting.value.filter(isMine));
-
 /** What the person who is signed in entered and is not settled; `others` counts what waits for somebody else. */
-export function useOutbox() {
-  return {
-    waiting: mine,
-    others: computed(() => waiting.value.length - mine.value.length),
-    isSending: readonly(isSending),
-  };
-}
+export const useOutbox = () => ({
+  waiting: outbox.mine,
+  others: outbox.others,
+  isSending: outbox.isSending,
+});

@@ -2,7 +2,6 @@ package vividcaravan.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
-import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -34,43 +33,6 @@ class ArchitectureTest {
             .haveFullyQualifiedName("java.time.Clock")
             .orShould()
             .callMethod(java.time.Instant.class, "now");
-
-    /** What each package-info says that its package may depend on. */
-    @ArchTest
-    static final ArchRule packagesKnowOnlyWhatTheySay = layeredArchitecture()
-            .consideringOnlyDependenciesInLayers()
-            .layer("units")
-            .definedBy("vividcaravan.core.units..")
-            .layer("gas")
-            .definedBy("vividcaravan.core.gas..")
-            .layer("axles")
-            .definedBy("vividcaravan.core.axles..")
-            .layer("fitting")
-            .definedBy("vividcaravan.core.fitting..")
-            .layer("limits")
-            .definedBy("vividcaravan.core.limits..")
-            .layer("alert")
-            .definedBy("vividcaravan.core.alert..")
-            .layer("judge")
-            .definedBy("vividcaravan.core.judge..")
-            .layer("planning")
-            .definedBy("vividcaravan.core.planning..")
-            .whereLayer("units")
-            .mayNotAccessAnyLayer()
-            .whereLayer("axles")
-            .mayNotAccessAnyLayer()
-            .whereLayer("gas")
-            .mayOnlyAccessLayers("units")
-            .whereLayer("fitting")
-            .mayOnlyAccessLayers("units", "gas", "axles")
-            .whereLayer("limits")
-            .mayOnlyAccessLayers("units", "axles")
-            .whereLayer("alert")
-            .mayOnlyAccessLayers("units", "axles")
-            .whereLayer("judge")
-            .mayOnlyAccessLayers("units", "gas", "axles", "fitting", "limits", "alert")
-            .whereLayer("planning")
-            .mayOnlyAccessLayers("units", "gas", "axles", "fitting");
 
     @ArchTest
     static final ArchRule hasNoCycles =

@@ -1,4 +1,2 @@
-/**
- * An alert's kinds, urgency, life and words. May depend on {@code units} and {@code axles}.
- */
+/** An alert's kinds, urgency, life and words. May depend on units and axles. */
 package vividcaravan.core.alert;

@@ -1,4 +1,2 @@
-/**
- * How a vehicle stands on its wheels: kinds, axles, positions. Depends on the JDK only.
- */
+/** How a vehicle stands on its wheels: kinds, axles, positions. Depends on no other package. */
 package vividcaravan.core.axles;

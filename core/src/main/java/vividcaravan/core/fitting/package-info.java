@@ -1,5 +1,5 @@
 /**
  * How sensors come to wheels: which sat where and when, inspecting, mounting, pairing and proving. May depend on
- * {@code axles}, {@code gas} and {@code units}.
+ * axles, gas and units.
  */
 package vividcaravan.core.fitting;

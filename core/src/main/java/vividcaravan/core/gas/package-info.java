@@ -1,4 +1,2 @@
-/**
- * What the gas law and the atmosphere do to a tyre's pressure. May depend on {@code units}.
- */
+/** What the gas law and the atmosphere do to a tyre's pressure. May depend on units. */
 package vividcaravan.core.gas;

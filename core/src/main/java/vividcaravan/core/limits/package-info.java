@@ -1,4 +1,2 @@
-/**
- * What each axle should carry and when it is too little, too much or too hot. May depend on {@code units} and {@code axles}.
- */
+/** What each axle should carry and when it is too little, too much or too hot. May depend on units and axles. */
 package vividcaravan.core.limits;

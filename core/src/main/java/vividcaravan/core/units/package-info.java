@@ -1,4 +1,2 @@
-/**
- * Pressures and temperatures as values, and the units people read them in. Depends on the JDK only.
- */
+/** Pressures and temperatures as values, and the units people read them in. Depends on no other package. */
 package vividcaravan.core.units;

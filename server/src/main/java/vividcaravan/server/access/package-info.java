@@ -1,2 +1,2 @@
-/** Who may do what: accounts, sign-in, tokens, roles. May depend on platform and mail. */
+/** Who may do what: accounts, sign-in, tokens, roles. May depend on mail and platform. */
 package vividcaravan.server.access;

@@ -9,10 +9,10 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /** What people do to alerts. */
 @Component

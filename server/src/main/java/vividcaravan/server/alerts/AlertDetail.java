@@ -7,7 +7,7 @@ import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Cause;
 import vividcaravan.core.alert.Urgency;
-import vividcaravan.server.vehicles.WheelLimits;
+import vividcaravan.server.fleet.WheelLimits;
 
 /**
  * An alert with all that the Desk shows of it.

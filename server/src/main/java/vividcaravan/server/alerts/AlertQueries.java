@@ -17,11 +17,11 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VisibleFleet;
+import vividcaravan.server.fleet.WheelLimits;
 import vividcaravan.server.platform.Rounded;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.VisibleFleet;
-import vividcaravan.server.vehicles.WheelLimits;
 
 /** Reads alerts from the database, as far as whoever asks may see their vehicles. */
 @Component

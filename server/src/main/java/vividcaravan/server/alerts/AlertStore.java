@@ -15,9 +15,9 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.axles.Position;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.platform.Ids;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /** Keeps alerts: what the single writer changed goes into its transaction, and is announced once on disk. */
 @Component

@@ -1,2 +1,2 @@
-/** Alerts as they are stored and handed out. May depend on platform and vehicles. */
+/** Alerts as they are stored and handed out. May depend on fleet and platform. */
 package vividcaravan.server.alerts;

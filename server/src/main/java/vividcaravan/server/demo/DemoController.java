@@ -14,10 +14,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.WheelStates;
 import vividcaravan.simulator.Incident;
 import vividcaravan.simulator.LiveSimulation;
 

@@ -6,7 +6,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.planning.KitItem;
 import vividcaravan.core.planning.LoadTable;
 import vividcaravan.server.stores.Store;
-import vividcaravan.server.vehicles.LoadTables;
+import vividcaravan.server.targets.LoadTables;
 
 /** What the invented fleet has in its store, and a load table, all of it invented. */
 @Component

@@ -1,2 +1,5 @@
-/** The Larkmoor demo fleet and its simulated receivers. May depend on everything; nothing depends on it. */
+/**
+ * The Larkmoor demo fleet and its simulated receivers; nothing depends on it. May depend on access, document, fleet,
+ * platform, stores and targets.
+ */
 package vividcaravan.server.demo;

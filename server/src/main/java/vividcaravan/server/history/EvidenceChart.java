@@ -3,7 +3,7 @@ package vividcaravan.server.history;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import vividcaravan.server.vehicles.WheelChanges;
+import vividcaravan.server.wheels.WheelChanges;
 
 /**
  * What the Desk draws of a wheel: its own readings against the band of its siblings.

@@ -17,11 +17,11 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.PressureTrend;
 import vividcaravan.core.judge.SiblingBand;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Rounded;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.VisibleFleet;
-import vividcaravan.server.vehicles.WheelChanges;
+import vividcaravan.server.wheels.WheelChanges;
 
 @RestController
 @Tag(name = "readings")

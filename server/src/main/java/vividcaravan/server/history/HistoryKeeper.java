@@ -13,10 +13,10 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
+import vividcaravan.server.fleet.FittingsChanged;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.VividProperties;
-import vividcaravan.server.vehicles.FittingsChanged;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
 
 /**
  * Housekeeping of the history, on the single writer's thread, a small portion at a time: sums up each day when it is

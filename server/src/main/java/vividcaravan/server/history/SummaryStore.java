@@ -15,8 +15,8 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
 
 /**
  * Summaries of hours, kept for good: one row per sensor and day (UTC) with key {@code day << 32 | sensor}, written when

@@ -6,9 +6,9 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
 
 /** What the sensors that sat at a wheel said while they sat there. */
 @Component

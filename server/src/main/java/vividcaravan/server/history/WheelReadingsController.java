@@ -21,14 +21,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Reading;
+import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.platform.VividProperties;
-import vividcaravan.server.vehicles.DepotDescription;
-import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.VisibleFleet;
 
 /** Readings out: what the sensors that sat at a wheel said, whichever they were. */
 @RestController

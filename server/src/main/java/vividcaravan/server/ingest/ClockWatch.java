@@ -4,8 +4,8 @@ import java.time.Clock;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import org.springframework.stereotype.Component;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
 
 /** Remembers which of our sensors send times from the future. */
 @Component

@@ -16,12 +16,12 @@ import org.hibernate.StatelessSession;
 import org.hibernate.Transaction;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
 import vividcaravan.server.platform.SingleWriter;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /**
  * Turns the journal over once an hour is complete, and brings what the consumed table holds to its lasting places: what

@@ -12,11 +12,11 @@ import java.util.function.Predicate;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.ReadingCodec;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /**
  * Takes up what the judges had seen, and judges again what the journal holds beyond that: of the whole fleet at a start, and

@@ -23,19 +23,19 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.alerts.AlertStore;
+import vividcaravan.server.fleet.FittingsChanged;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleRedescribed;
+import vividcaravan.server.fleet.VehicleStateChanged;
+import vividcaravan.server.fleet.WheelAdjusted;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
 import vividcaravan.server.history.ReadingCodec;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Write;
 import vividcaravan.server.platform.WriterState;
-import vividcaravan.server.vehicles.FittingsChanged;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.VehicleRedescribed;
-import vividcaravan.server.vehicles.VehicleStateChanged;
-import vividcaravan.server.vehicles.WheelAdjusted;
 
 /**
  * The line every reading passes, on the single writer's thread: attributed to the wheel its sensor sat at, judged, put

@@ -10,12 +10,12 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.server.alerts.AlertStore;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.platform.Write;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /**
  * The one judgement that no reading can give: a vehicle whose readings came in as they were measured went quiet as a whole

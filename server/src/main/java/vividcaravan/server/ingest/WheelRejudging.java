@@ -15,11 +15,11 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.Rejudgement;
 import vividcaravan.server.alerts.AlertStore;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.platform.Ids;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.KnownSensor;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /** Judges a wheel again from its own and its siblings' stored readings, after it was learned late what sat there or what it said. */
 @Component

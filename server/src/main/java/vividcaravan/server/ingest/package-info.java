@@ -1,2 +1,2 @@
-/** Readings in, judged, stored, and out again. May depend on platform, vehicles and alerts. */
+/** Readings in, judged and stored. May depend on alerts, fleet, history and platform. */
 package vividcaravan.server.ingest;

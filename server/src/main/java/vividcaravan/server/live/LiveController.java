@@ -14,9 +14,9 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import vividcaravan.server.alerts.AlertItem;
+import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderUnits;
-import vividcaravan.server.vehicles.VisibleFleet;
 
 @RestController
 @Tag(name = "live")

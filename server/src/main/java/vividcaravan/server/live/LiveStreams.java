@@ -28,13 +28,13 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.alerts.AlertChanged;
 import vividcaravan.server.alerts.AlertQueries;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.WheelState;
+import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.ingest.ReadingsJudged;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.WheelState;
-import vividcaravan.server.vehicles.WheelStates;
 
 /**
  * The open streams. Features say what changed; a quarter of a second later it is looked up once, made ready once, and told

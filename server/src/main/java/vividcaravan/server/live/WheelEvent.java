@@ -3,7 +3,7 @@ package vividcaravan.server.live;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.judge.WheelCondition;
-import vividcaravan.server.vehicles.WheelState;
+import vividcaravan.server.fleet.WheelState;
 
 /** How a wheel is now: the fixed part of the interface, and the deviation and urgency that the strip draws. */
 record WheelEvent(

@@ -1,2 +1,2 @@
-/** The stream to open browsers. May depend on platform, vehicles, alerts and ingest. */
+/** The stream to open browsers. May depend on alerts, fleet, ingest and platform. */
 package vividcaravan.server.live;

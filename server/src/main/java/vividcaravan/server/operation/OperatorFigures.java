@@ -9,11 +9,11 @@ import java.time.Clock;
 import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.VividProperties;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
-import vividcaravan.server.vehicles.WheelStates;
 
 /** Figures that are looked up when asked for; those that are counted are counted where they happen. */
 @Component

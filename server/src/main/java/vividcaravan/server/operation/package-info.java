@@ -1,5 +1,5 @@
 /**
  * What whoever runs the product needs: figures for monitoring, backup, warnings about disk and clock. May depend on
- * every feature that it watches.
+ * fleet, ingest and platform.
  */
 package vividcaravan.server.operation;

@@ -1,2 +1,2 @@
-/** What every feature stands on: settings, problems, the single writer. Depends on no feature. */
+/** What every feature stands on: settings, problems, the single writer. Depends on no other package. */
 package vividcaravan.server.platform;

@@ -27,11 +27,11 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.planning.KitItem;
 import vividcaravan.core.planning.KitPlanner;
 import vividcaravan.core.planning.KitVehicle;
+import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.vehicles.AxleDescription;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /** Stock and kit plans. */
 @RestController

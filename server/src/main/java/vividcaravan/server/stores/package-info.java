@@ -1,2 +1,2 @@
-/** What lies in the store, and the kit that equipping vehicles takes. May depend on platform and vehicles. */
+/** What lies in the store, and the kit that equipping vehicles takes. May depend on fleet and platform. */
 package vividcaravan.server.stores;

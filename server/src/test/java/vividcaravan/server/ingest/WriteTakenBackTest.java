@@ -23,12 +23,12 @@ import tools.jackson.databind.JsonNode;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.document.FleetRegister;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.Write;
 import vividcaravan.server.platform.WriteFailed;
-import vividcaravan.server.vehicles.FleetDirectory;
-import vividcaravan.server.vehicles.FleetRegister;
-import vividcaravan.server.vehicles.VehicleInService;
 
 /**
  * Real writes that fail after they did everything: what they changed in memory is as it was before, as a twin shows that

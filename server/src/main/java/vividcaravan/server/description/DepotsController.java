@@ -1,0 +1,116 @@
+package vividcaravan.server.description;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleRedescribed;
+import vividcaravan.server.fleet.VehicleStore;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+
+/** Depots: where vehicles live, by which clock and how high. */
+@RestController
+@RequestMapping("/api/v1/depots")
+@PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
+@Tag(name = "vehicles")
+class DepotsController {
+
+    private static final int LONGEST_NAME = 120;
+
+    private final FleetDirectory fleet;
+    private final VehicleStore store;
+    private final SingleWriter writer;
+    private final ApplicationEventPublisher events;
+
+    DepotsController(FleetDirectory fleet, VehicleStore store, SingleWriter writer, ApplicationEventPublisher events) {
+        this.fleet = fleet;
+        this.store = store;
+        this.writer = writer;
+        this.events = events;
+    }
+
+    /** A depot, and how many vehicles live there. */
+    record DepotItem(String name, String timeZone, double altitudeM, int vehicles) {}
+
+    /** Every depot, by name. */
+    record DepotList(List<DepotItem> items) {}
+
+    @GetMapping
+    @Operation(operationId = "listDepots", summary = "The depots")
+    DepotList list() {
+        return new DepotList(fleet.depots().stream()
+                .sorted(Comparator.comparing(DepotDescription::name))
+                .map(depot -> new DepotItem(
+                        depot.name(),
+                        depot.timeZone().getId(),
+                        depot.altitudeM(),
+                        at(depot.name()).size()))
+                .toList());
+    }
+
+    private List<VehicleInService> at(String depot) {
+        return fleet.vehicles().stream()
+                .filter(vehicle -> depot.equals(vehicle.description().depot()))
+                .toList();
+    }
+
+    /** A depot, new or changed. */
+    record DepotRequest(@Nullable String name, @Nullable String timeZone, @Nullable Double altitudeM) {}
+
+    @PutMapping
+    @PreAuthorize("hasRole('MANAGER')")
+    @Operation(operationId = "setDepot", summary = "Add a depot, or change the clock and height of one")
+    DepotList set(@RequestBody DepotRequest request) {
+        DepotDescription depot = checked(request);
+        writer.write(session -> {
+            store.storeDepot(session, depot);
+            for (VehicleInService vehicle : at(depot.name())) {
+                vehicle.describe(vehicle.description(), depot);
+                events.publishEvent(new VehicleRedescribed(session, vehicle));
+            }
+            return null;
+        });
+        return list();
+    }
+
+    private static DepotDescription checked(DepotRequest request) {
+        List<Refusal.Fault> faults = new ArrayList<>();
+        String name = request.name() == null ? "" : request.name().strip();
+        if (name.isEmpty() || name.length() > LONGEST_NAME) {
+            faults.add(new Refusal.Fault("name", "Give the depot a name of 1 to 120 characters."));
+        }
+        ZoneId zone = zone(request.timeZone(), faults);
+        Double altitude = request.altitudeM();
+        if (altitude == null || !(altitude >= DepotDescription.LOWEST_M && altitude <= DepotDescription.HIGHEST_M)) {
+            faults.add(new Refusal.Fault("altitudeM", "Depots lie at -500 to 9000 m, this says " + altitude + "."));
+        }
+        if (!faults.isEmpty()) {
+            throw Refusal.badRequest(faults.get(0).message(), faults);
+        }
+        return new DepotDescription(name, zone, altitude);
+    }
+
+    private static @Nullable ZoneId zone(@Nullable String id, List<Refusal.Fault> faults) {
+        Optional<ZoneId> zone = id == null ? Optional.empty() : DepotDescription.zone(id);
+        if (zone.isPresent()) {
+            return zone.get();
+        }
+        faults.add(new Refusal.Fault("timeZone", "\"" + id + "\" is no time zone; write it like Europe/Dublin."));
+        return null;
+    }
+}

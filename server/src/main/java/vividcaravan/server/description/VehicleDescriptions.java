@@ -1,0 +1,211 @@
+package vividcaravan.server.description;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import vividcaravan.core.axles.AxleLayout;
+import vividcaravan.core.limits.LimitBook;
+import vividcaravan.core.limits.VehicleUse;
+import vividcaravan.server.document.FleetDocument;
+import vividcaravan.server.document.VehicleEntryReader;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleDescription;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleRedescribed;
+import vividcaravan.server.fleet.VehicleState;
+import vividcaravan.server.fleet.VehicleStateChanged;
+import vividcaravan.server.fleet.VehicleStore;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.sensors.FittingChange;
+
+/** Describes single vehicles, one at a time or many alike, and says where they stand. */
+@Component
+public class VehicleDescriptions {
+
+    private static final int LONGEST_REASON = 500;
+
+    private final SingleWriter writer;
+    private final FleetDirectory fleet;
+    private final VehicleStore store;
+    private final Ids ids;
+    private final Clock clock;
+    private final ApplicationEventPublisher events;
+
+    VehicleDescriptions(
+            SingleWriter writer,
+            FleetDirectory fleet,
+            VehicleStore store,
+            Ids ids,
+            Clock clock,
+            ApplicationEventPublisher events) {
+        this.writer = writer;
+        this.fleet = fleet;
+        this.store = store;
+        this.ids = ids;
+        this.clock = clock;
+        this.events = events;
+    }
+
+    /** A vehicle's description, found free of faults under a book. */
+    record Checked(FleetDocument.VehicleEntry entry, LimitBook book) {}
+
+    /**
+     * Reads the description of one vehicle. What it says of the vehicle's state does not move it.
+     *
+     * @param isNew whether the vehicle is none yet
+     * @throws Refusal with every fault and its JSON path, if there is one
+     */
+    Checked check(JsonNode json, boolean isNew) {
+        List<Refusal.Fault> faults = new ArrayList<>();
+        LimitBook book = fleet.book();
+        FleetDocument.VehicleEntry entry =
+                new VehicleEntryReader(faults, clock.instant().plusSeconds(120), book).read(json);
+        if (entry != null && entry.sensors() != null && !entry.sensors().isEmpty()) {
+            faults.add(new Refusal.Fault("$.sensors", "Sensors are fitted by a job, or brought in with a document."));
+        }
+        if (isNew && entry != null && entry.state() != null && entry.state() != VehicleState.DESCRIBED) {
+            faults.add(new Refusal.Fault(
+                    "$.state", "A vehicle comes into service when its fit-out job is done; leave the state out."));
+        }
+        if (!faults.isEmpty()) {
+            throw Refusal.badRequest(
+                    faults.size() == 1
+                            ? faults.get(0).message() + " Nothing was stored."
+                            : "The description has " + faults.size() + " faults; nothing was stored.",
+                    faults);
+        }
+        return new Checked(entry.inState(null), book);
+    }
+
+    /** Stores new vehicles, all or none; they are described and not in service. */
+    List<VehicleInService> create(List<Checked> described) {
+        return writer.write(session -> {
+            for (Checked one : described) {
+                store.refuseIfLimitsChangedSince(one.book());
+                refuseIfTaken(one.entry().ref());
+            }
+            List<VehicleInService> made = new ArrayList<>();
+            described.forEach(one -> made.add(
+                    store.store(session, null, one.entry().description(fleet.book()), beginning(one.entry()))));
+            return made;
+        });
+    }
+
+    private static VehicleState beginning(FleetDocument.VehicleEntry entry) {
+        return entry.state() == null ? VehicleState.DESCRIBED : entry.state();
+    }
+
+    private void refuseIfTaken(String ref) {
+        if (fleet.vehicle(ref).isPresent()) {
+            throw Refusal.conflict(
+                    "There is a vehicle \"" + ref + "\" already. Choose another ref; nothing was stored.");
+        }
+    }
+
+    /**
+     * Changes a description. Sensors at wheels that are no more are taken off from now on, with their history kept.
+     *
+     * @param revision the one the change was made from
+     * @throws Refusal if somebody else changed it meanwhile
+     */
+    VehicleInService change(String ref, int revision, Checked described) {
+        return writer.write(session -> {
+            store.refuseIfLimitsChangedSince(described.book());
+            VehicleInService vehicle = fleet.existing(ref);
+            if (vehicle.revision() != revision) {
+                throw Refusal.conflict("Somebody else changed " + ref
+                        + " meanwhile; nothing of yours was stored. Look at theirs, then make your change again.");
+            }
+            if (!described.entry().ref().equals(ref)) {
+                refuseIfTaken(described.entry().ref());
+            }
+            store.store(
+                    session,
+                    vehicle,
+                    described.entry().description(fleet.book(), vehicle.description()),
+                    vehicle.state());
+            events.publishEvent(new VehicleRedescribed(session, vehicle));
+            takeOffWhereNoWheelIs(session, vehicle);
+            return vehicle;
+        });
+    }
+
+    private void takeOffWhereNoWheelIs(StatelessSession session, VehicleInService vehicle) {
+        AxleLayout layout = vehicle.description().layout();
+        List<KnownSensor> lost = vehicle.sensors().entrySet().stream()
+                .filter(entry -> !layout.has(entry.getKey()))
+                .map(java.util.Map.Entry::getValue)
+                .toList();
+        if (!lost.isEmpty()) {
+            FittingChange change = new FittingChange(fleet, new LinkedHashSet<>(vehicle.everFitted()));
+            lost.forEach(sensor -> change.remove(sensor, clock.millis()));
+            change.store(session, ids, events);
+        }
+    }
+
+    /** Puts a vehicle to another use, which chooses between the targets of its axles. */
+    VehicleInService use(String ref, VehicleUse use) {
+        return writer.write(session -> {
+            VehicleInService vehicle = fleet.existing(ref);
+            VehicleDescription before = vehicle.description();
+            if (use != VehicleUse.ROAD && !before.uses().contains(use)) {
+                throw Refusal.badRequest(
+                        "use", "No axle of " + ref + " has a target for that. Give one a target for it first.");
+            }
+            FleetDocument.VehicleEntry entry =
+                    FleetDocument.VehicleEntry.of(before.usedFor(use), vehicle.state(), null);
+            store.store(session, vehicle, entry.withUse(use).description(fleet.book()), vehicle.state());
+            events.publishEvent(new VehicleRedescribed(session, vehicle));
+            return vehicle;
+        });
+    }
+
+    /**
+     * Says where a vehicle stands.
+     *
+     * @throws Refusal if it cannot get there from where it is
+     */
+    VehicleInService state(String ref, VehicleState state, @Nullable String reason) {
+        if (reason != null && reason.length() > LONGEST_REASON) {
+            throw Refusal.badRequest("reason", "The reason may have " + LONGEST_REASON + " characters.");
+        }
+        return writer.write(session -> {
+            VehicleInService vehicle = fleet.existing(ref);
+            if (state == VehicleState.OUT_OF_SERVICE && (reason == null || reason.isBlank())) {
+                throw Refusal.badRequest("reason", "Say why it is out of service: nothing is raised for it then.");
+            }
+            if (!Set.of(VehicleState.IN_SERVICE, VehicleState.OUT_OF_SERVICE).contains(state)) {
+                throw Refusal.badRequest("state", "A vehicle is put in service or out of it; a job says the rest.");
+            }
+            boolean isUnproven =
+                    vehicle.state() == VehicleState.DESCRIBED || vehicle.state() == VehicleState.BEING_FITTED;
+            if (state == VehicleState.IN_SERVICE && isUnproven) {
+                throw Refusal.conflict(ref + " comes into service when its fit-out job is done.");
+            }
+            move(session, vehicle, state, reason);
+            return vehicle;
+        });
+    }
+
+    /** Moves a vehicle to another state, within a write. */
+    public void move(StatelessSession session, VehicleInService vehicle, VehicleState state, @Nullable String reason) {
+        if (vehicle.state() != state) {
+            if (!vehicle.state().mayBecome(state)) {
+                throw Refusal.conflict(vehicle.description().ref() + " is "
+                        + vehicle.state().words() + " and cannot be " + state.words() + " from there.");
+            }
+            store.storeState(session, vehicle, state, reason);
+            events.publishEvent(new VehicleStateChanged(session, vehicle));
+        }
+    }
+}

@@ -1,0 +1,233 @@
+package vividcaravan.server.document;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.hibernate.StatelessSession;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.limits.LimitBook;
+import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleRedescribed;
+import vividcaravan.server.fleet.VehicleState;
+import vividcaravan.server.fleet.VehicleStateChanged;
+import vividcaravan.server.fleet.VehicleStore;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.sensors.FittingChange;
+
+/** Where the fleet's description is changed: a fleet document goes in whole or not at all. */
+@Component
+public class FleetRegister {
+
+    private final SingleWriter writer;
+    private final FleetDirectory fleet;
+    private final Ids ids;
+    private final Clock clock;
+    private final ApplicationEventPublisher events;
+    private final VehicleStore vehicles;
+
+    FleetRegister(
+            SingleWriter writer,
+            FleetDirectory fleet,
+            Ids ids,
+            Clock clock,
+            ApplicationEventPublisher events,
+            VehicleStore vehicles) {
+        this.vehicles = vehicles;
+        this.writer = writer;
+        this.fleet = fleet;
+        this.ids = ids;
+        this.clock = clock;
+        this.events = events;
+    }
+
+    /** How much a document brought. */
+    public record Imported(int vehicles, int sensors) {}
+
+    /**
+     * Takes in a fleet document.
+     *
+     * @throws Refusal with every fault and its JSON path, if there is one; nothing is changed then
+     */
+    public Imported take(JsonNode json) {
+        Checked checked = check(json);
+        return writer.write(session -> store(session, checked));
+    }
+
+    /** The same within a write. */
+    public Imported within(StatelessSession session, JsonNode json) {
+        return store(session, check(json));
+    }
+
+    /** A document that has no fault by itself, under a book. */
+    private record Checked(FleetDocument document, LimitBook book, Instant at) {}
+
+    private Checked check(JsonNode json) {
+        List<Refusal.Fault> faults = new ArrayList<>();
+        Instant now = clock.instant();
+        LimitBook book = fleet.book();
+        FleetDocument document = new FleetDocumentReader(faults, now.plusSeconds(120), book).read(json);
+        refuseIfFaulty(faults);
+        return new Checked(document, book, now);
+    }
+
+    private Imported store(StatelessSession session, Checked checked) {
+        vehicles.refuseIfLimitsChangedSince(checked.book());
+        List<Refusal.Fault> faults = new ArrayList<>();
+        checkAgainstFleet(checked.document(), faults);
+        refuseIfFaulty(faults);
+        return store(session, checked.document(), checked.at());
+    }
+
+    private static void refuseIfFaulty(List<Refusal.Fault> faults) {
+        if (!faults.isEmpty()) {
+            String count = faults.size() == 1 ? "one fault" : faults.size() + " faults";
+            throw Refusal.badRequest(
+                    "The document has " + count + "; nothing was changed. Mend it and send it again.", faults);
+        }
+    }
+
+    private void checkAgainstFleet(FleetDocument document, List<Refusal.Fault> faults) {
+        Set<Long> updated = new HashSet<>();
+        for (FleetDocument.VehicleEntry entry : document.vehicles()) {
+            fleet.vehicle(entry.ref()).ifPresent(vehicle -> updated.add(vehicle.id()));
+        }
+        for (int v = 0; v < document.vehicles().size(); v++) {
+            FleetDocument.VehicleEntry entry = document.vehicles().get(v);
+            String path = "$.vehicles[" + v + "]";
+            if (document.onExisting() == null && fleet.vehicle(entry.ref()).isPresent()) {
+                faults.add(new Refusal.Fault(
+                        path + ".ref",
+                        "The vehicle \"" + entry.ref() + "\" exists. Say \"onExisting\": \"update\" to change it."));
+            }
+            fleet.vehicle(entry.ref())
+                    .map(VehicleInService::state)
+                    .filter(state -> entry.state() != null && entry.state() != state && !state.mayBecome(entry.state()))
+                    .ifPresent(state -> faults.add(new Refusal.Fault(
+                            path + ".state",
+                            "\"" + entry.ref() + "\" is " + state.words() + " and cannot be "
+                                    + entry.state().words() + " from there.")));
+            for (int s = 0; s < sensors(entry).size(); s++) {
+                String code = sensors(entry).get(s).code();
+                Optional<Fitting> elsewhere = fleet.sensor(code)
+                        .flatMap(sensor -> sensor.fittingAt(Fitting.OPEN - 1))
+                        .filter(stay -> !updated.contains(stay.vehicle()));
+                if (elsewhere.isPresent()) {
+                    VehicleInService other =
+                            fleet.vehicle(elsewhere.get().vehicle()).orElseThrow();
+                    faults.add(new Refusal.Fault(
+                            path + ".sensors[" + s + "].code",
+                            "The sensor " + code + " sits at " + elsewhere.get().position() + " of "
+                                    + other.description().ref() + ". Take it off there first."));
+                }
+            }
+        }
+    }
+
+    private Imported store(StatelessSession session, FleetDocument document, Instant now) {
+        Set<String> changedDepots = storeDepots(session, document);
+        List<VehicleInService> redescribed = new ArrayList<>();
+        for (FleetDocument.VehicleEntry entry : document.vehicles()) {
+            VehicleInService known = fleet.vehicle(entry.ref()).orElse(null);
+            VehicleInService vehicle = vehicles.store(
+                    session,
+                    known,
+                    entry.description(fleet.book(), known == null ? null : known.description()),
+                    entry.state() == null ? VehicleState.IN_SERVICE : entry.state());
+            redescribed.add(vehicle);
+            if (known != null && entry.state() != null && entry.state() != vehicle.state()) {
+                vehicles.storeState(session, vehicle, entry.state(), null);
+                events.publishEvent(new VehicleStateChanged(session, vehicle));
+            }
+        }
+        for (VehicleInService vehicle : fleet.vehicles()) {
+            String depot = vehicle.description().depot();
+            if (depot != null && changedDepots.contains(depot)) {
+                vehicle.describe(vehicle.description(), fleet.depot(depot).orElseThrow());
+                redescribed.add(vehicle);
+            }
+        }
+        redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(session, vehicle)));
+        int sensors = storeFittings(session, document, now.toEpochMilli());
+        return new Imported(document.vehicles().size(), sensors);
+    }
+
+    private static List<FleetDocument.SensorEntry> sensors(FleetDocument.VehicleEntry entry) {
+        return entry.sensors() == null ? List.of() : entry.sensors();
+    }
+
+    private Set<String> storeDepots(StatelessSession session, FleetDocument document) {
+        Set<String> changed = new HashSet<>();
+        for (FleetDocument.DepotEntry entry : document.depots()) {
+            DepotDescription before = fleet.depot(entry.name()).orElse(DepotDescription.named(entry.name()));
+            DepotDescription after = new DepotDescription(
+                    entry.name(),
+                    entry.timeZone() == null ? before.timeZone() : ZoneId.of(entry.timeZone()),
+                    entry.altitudeM() == null ? before.altitudeM() : entry.altitudeM());
+            boolean isKnown = fleet.depotId(entry.name()).isPresent();
+            if (!isKnown || !after.equals(before)) {
+                vehicles.storeDepot(session, after);
+                if (isKnown) {
+                    changed.add(entry.name());
+                }
+            }
+        }
+        for (FleetDocument.VehicleEntry entry : document.vehicles()) {
+            if (entry.depot() != null && fleet.depotId(entry.depot()).isEmpty()) {
+                vehicles.storeDepot(session, DepotDescription.named(entry.depot()));
+            }
+        }
+        return changed;
+    }
+
+    private int storeFittings(StatelessSession session, FleetDocument document, long now) {
+        Set<KnownSensor> involved = new LinkedHashSet<>();
+        List<KnownSensor> named = new ArrayList<>();
+        for (FleetDocument.VehicleEntry entry : document.vehicles()) {
+            VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
+            involved.addAll(vehicle.everFitted());
+            for (FleetDocument.SensorEntry sensor : sensors(entry)) {
+                KnownSensor known = vehicles.storeSensor(session, sensor.code(), sensor.mount());
+                named.add(known);
+                involved.add(known);
+            }
+        }
+        FittingChange change = new FittingChange(fleet, involved);
+        Set<KnownSensor> stays = new HashSet<>(named);
+        for (FleetDocument.VehicleEntry entry : document.vehicles()) {
+            VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
+            vehicle.sensors().forEach((position, sensor) -> {
+                // What is not said does not change, but for a wheel that is no more.
+                boolean isNamed =
+                        entry.sensors() == null ? vehicle.description().layout().has(position) : stays.contains(sensor);
+                if (!isNamed) {
+                    change.remove(sensor, now);
+                }
+            });
+        }
+        int next = 0;
+        for (FleetDocument.VehicleEntry entry : document.vehicles()) {
+            long vehicle = fleet.vehicle(entry.ref()).orElseThrow().id();
+            for (FleetDocument.SensorEntry sensor : sensors(entry)) {
+                Long at = sensor.fittedAt() == null ? null : sensor.fittedAt().toEpochMilli();
+                change.fit(named.get(next++), vehicle, Position.parse(sensor.position()), at, now);
+            }
+        }
+        change.store(session, ids, events);
+        return named.size();
+    }
+}

@@ -1,0 +1,26 @@
+package vividcaravan.server.fleet;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.Adjustment;
+
+@Entity
+@Table(name = "adjustment")
+public class AdjustmentRow {
+    @Id
+    public long id;
+
+    public long vehicleId;
+    public String position;
+    public long at;
+    public Double beforeKpa;
+    public Double afterKpa;
+    public String who;
+    public String note;
+
+    public Adjustment adjustment() {
+        return new Adjustment(Position.parse(position), at, beforeKpa, afterKpa);
+    }
+}

@@ -1,0 +1,27 @@
+package vividcaravan.server.fleet;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import vividcaravan.core.axles.MountKind;
+
+@Entity
+@Table(name = "sensor")
+class SensorRow {
+    @Id
+    long id;
+
+    String code;
+
+    @Enumerated(EnumType.STRING)
+    MountKind mount;
+
+    String retiredBecause;
+
+    Instant clockWrongAt;
+    byte[] newestReading;
+    Long newestJudgedAt;
+}

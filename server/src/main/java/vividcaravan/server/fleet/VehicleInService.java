@@ -1,0 +1,391 @@
+package vividcaravan.server.fleet;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.LongSupplier;
+import java.util.function.Supplier;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertBook;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.fitting.SensorAir;
+import vividcaravan.core.gas.Atmosphere;
+import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.AxleConduct;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.VehicleJudge;
+import vividcaravan.core.judge.VehicleRules;
+import vividcaravan.core.judge.WheelCondition;
+import vividcaravan.core.judge.WheelRules;
+import vividcaravan.server.platform.Refusal;
+
+/**
+ * A vehicle of the fleet, whose readings are judged: its description, what the judge has seen of it and its alerts. The single writer
+ * changes it; others read the parts that are safe to read.
+ */
+public final class VehicleInService {
+
+    /** Nothing was heard as it happened. */
+    public static final long NOT_LIVE = Long.MIN_VALUE;
+
+    private final long id;
+    private final LongSupplier alertIds;
+    private final Supplier<Set<MountKind>> vented;
+    private final WriteMarks marks;
+    private final Map<Position, WheelCondition> conditions = new ConcurrentHashMap<>();
+    /** How fast wheels lose air at present, kPa an hour. */
+    private final Map<Position, Double> losses = new ConcurrentHashMap<>();
+
+    private final Set<Position> soaked = ConcurrentHashMap.newKeySet();
+    private final Set<Position> toBeFilled = ConcurrentHashMap.newKeySet();
+
+    private final Map<Position, KnownSensor> sensors = new ConcurrentHashMap<>();
+    private final Set<KnownSensor> everFitted = ConcurrentHashMap.newKeySet();
+    private volatile VehicleSnapshot snapshot;
+    private volatile List<Alert> openAlerts = List.of();
+    private volatile List<Adjustment> adjustments = List.of();
+    private volatile long heardLiveAt = NOT_LIVE;
+    private VehicleJudge judge;
+    private AlertBook book;
+    private long judgedSeq;
+    private boolean isTouched;
+    private boolean isMarked;
+
+    /**
+     * @param vented the mounts whose sensors measure against the air around them
+     * @param marks where it says that the write under way touches it
+     */
+    VehicleInService(
+            long id,
+            VehicleDescription description,
+            DepotDescription depot,
+            LongSupplier alertIds,
+            Supplier<Set<MountKind>> vented,
+            WriteMarks marks) {
+        this.id = id;
+        this.alertIds = alertIds;
+        this.vented = vented;
+        this.marks = marks;
+        this.book = new AlertBook(alertIds);
+        snapshot = new VehicleSnapshot(description, depot, air(depot), null, VehicleState.IN_SERVICE, null, 1);
+        holdToRules(snapshot);
+    }
+
+    private SensorAir air(DepotDescription depot) {
+        return new SensorAir(Atmosphere.at(depot == null ? 0 : depot.altitudeM()), vented.get());
+    }
+
+    /** Says that the write under way changes it. */
+    void mark() {
+        if (!isMarked) {
+            isMarked = true;
+            marks.touch(this);
+        }
+    }
+
+    void unmark() {
+        isMarked = false;
+    }
+
+    /** Begins anew with what the database says of it; what was seen and raised is to be given back afterwards. */
+    void beginAnew(VehicleDescription description, DepotDescription depot, List<Adjustment> known) {
+        adjustments = List.copyOf(known);
+        judge = null;
+        judgedSeq = 0;
+        book = new AlertBook(alertIds);
+        describe(description, depot);
+    }
+
+    /** What readers may see of it, all from one moment. */
+    public VehicleSnapshot snapshot() {
+        return snapshot;
+    }
+
+    /** Takes on another description from now on; what was seen of wheels that stay is kept. */
+    public void describe(VehicleDescription newDescription, DepotDescription newDepot) {
+        holdToRules(snapshot.describing(newDescription, newDepot, air(newDepot)));
+    }
+
+    /** Takes note that the fleet's sensors are others than was thought. */
+    void heardByOtherSensors() {
+        describe(description(), snapshot.depotNow());
+    }
+
+    /** Takes note of what people recorded of setting its pressures. */
+    public void adjusted(List<Adjustment> known) {
+        adjustments = List.copyOf(known);
+        holdToRules(snapshot);
+    }
+
+    public List<Adjustment> adjustments() {
+        return adjustments;
+    }
+
+    /** The last that was recorded of setting a wheel's pressure since {@code since}, epoch milliseconds; safe to read. */
+    public Optional<Adjustment> latestAdjustment(Position position, long since) {
+        return adjustments.stream()
+                .filter(adjustment -> adjustment.position().equals(position) && adjustment.at() >= since)
+                .max(Comparator.comparingLong(Adjustment::at));
+    }
+
+    private void holdToRules(VehicleSnapshot next) {
+        mark();
+        VehicleDescription description = next.description();
+        VehicleRules rules = new VehicleRules(
+                description.kind(),
+                description.layout(),
+                description.axles().stream().map(description::limits).toList(),
+                description.axles().stream()
+                        .map(axle -> conduct(description, axle))
+                        .toList(),
+                next.air(),
+                adjustments);
+        if (judge == null) {
+            judge = new VehicleJudge(rules);
+        } else {
+            judge.holdTo(rules);
+        }
+        // As one, so that nobody sees wheels of one description under the rules of another.
+        snapshot = next.holdingTo(rules);
+        conditions.keySet().removeIf(position -> rules.at(position).isEmpty());
+        losses.keySet().removeIf(position -> rules.at(position).isEmpty());
+        soaked.removeIf(position -> rules.at(position).isEmpty());
+        toBeFilled.clear();
+        description.layout().positions().stream().filter(judge::isToBeFilled).forEach(toBeFilled::add);
+    }
+
+    private static AxleConduct conduct(VehicleDescription description, AxleDescription axle) {
+        boolean hasOwnTemperatures =
+                axle.overrides().temperatureC() != null || axle.overrides().temperatureCriticalC() != null;
+        return new AxleConduct(description.duty(axle), hasOwnTemperatures, axle.isBallasted(), axle.isSelfInflating());
+    }
+
+    public long id() {
+        return id;
+    }
+
+    public VehicleDescription description() {
+        return snapshot.description();
+    }
+
+    /** Where it stands between being described and being out of use. */
+    public VehicleState state() {
+        return snapshot.state();
+    }
+
+    /** Whether people are told of its alerts. */
+    public boolean isInService() {
+        return snapshot.isInService();
+    }
+
+    /** Why it is out of service, where somebody said so. */
+    public Optional<String> stateReason() {
+        return snapshot.stateReason();
+    }
+
+    /** Counts the changes of its description, so that nobody overwrites what he has not seen. */
+    public int revision() {
+        return snapshot.revision();
+    }
+
+    void stands(VehicleState newState, String reason, int newRevision) {
+        mark();
+        snapshot = snapshot.standing(newState, reason, newRevision);
+    }
+
+    /** Its depot; empty where none was named. */
+    public Optional<DepotDescription> depot() {
+        return snapshot.depot();
+    }
+
+    /**
+     * The position with this code.
+     *
+     * @throws Refusal if the vehicle has no such wheel
+     */
+    public Position existing(String code) {
+        return snapshot.existing(code);
+    }
+
+    /**
+     * What a wheel is held to.
+     *
+     * @throws Refusal if it is gone since the vehicle was looked at
+     */
+    public WheelRules rulesAt(Position position) {
+        return snapshot.rules()
+                .at(position)
+                .orElseThrow(() -> Refusal.conflict("The vehicle was described anew just now and has no wheel "
+                        + position + " any more. Load the page again."));
+    }
+
+    public VehicleRules rules() {
+        return snapshot.rules();
+    }
+
+    /** What brings readings of a sensor to 20 °C on a gauge at its depot. */
+    public TemperatureCompensation compensation(KnownSensor sensor) {
+        return snapshot.compensation(sensor);
+    }
+
+    /** What the judge has seen; for the single writer only. */
+    public VehicleJudge judge() {
+        mark();
+        return judge;
+    }
+
+    /** Its alerts; for the single writer only. */
+    public AlertBook book() {
+        mark();
+        return book;
+    }
+
+    /** The alert with this identity, if it is the latest of its wheel and family; for the single writer only. */
+    public Optional<Alert> alert(long alertId) {
+        return book.find(alertId);
+    }
+
+    /** Its open alerts, safe to read. */
+    public List<Alert> openAlerts() {
+        return isInService() ? openAlerts : List.of();
+    }
+
+    /** What would be open if people were told of its alerts; safe to read. */
+    public List<Alert> untoldAlerts() {
+        return isInService() ? List.of() : openAlerts;
+    }
+
+    /** Makes the book's changes visible to readers. */
+    public void publishAlerts() {
+        openAlerts = book.alerts().stream()
+                .filter(alert -> alert.state() != AlertState.CLOSED)
+                .toList();
+    }
+
+    /** An alert of this vehicle with the figures of its wheel as they are now, as long as the fault lasts. */
+    public Alert asItIsNow(Alert alert) {
+        KnownSensor sensor = alert.position() == null || alert.state() == AlertState.CLOSED || !alert.isActive()
+                ? null
+                : sensorAt(alert.position()).orElse(null);
+        Reading newest = sensor == null ? null : sensor.newest();
+        if (newest == null
+                || !newest.isMeasurement()
+                || newest.at() < alert.evidence().at()) {
+            return alert;
+        }
+        double at20 = compensation(sensor).compensateKpa(newest.pressureKpa(), newest.temperatureC());
+        return alert.showing(alert.evidence()
+                .measuring(
+                        newest.at(),
+                        newest.pressureKpa(),
+                        at20,
+                        newest.temperatureC(),
+                        losses.get(alert.position()),
+                        newest.moving()));
+    }
+
+    /** The sensor now at a wheel. */
+    public Optional<KnownSensor> sensorAt(Position position) {
+        return Optional.ofNullable(sensors.get(position));
+    }
+
+    /** Every wheel's sensor now. */
+    public Map<Position, KnownSensor> sensors() {
+        return sensors;
+    }
+
+    /** Waits for the first word of every sensor that sits on it; for the single writer only. */
+    public void expectSensors() {
+        for (KnownSensor sensor : sensors.values()) {
+            sensor.fittingAt(Fitting.OPEN - 1).ifPresent(judge()::expect);
+        }
+    }
+
+    /** Has these sensors at its wheels now, and had those. */
+    void sitsWith(Map<Position, KnownSensor> now, Set<KnownSensor> ever) {
+        sensors.putAll(now);
+        sensors.keySet().retainAll(now.keySet());
+        everFitted.addAll(ever);
+        everFitted.retainAll(ever);
+    }
+
+    /** Every sensor that sits or sat on this vehicle. */
+    public Set<KnownSensor> everFitted() {
+        return everFitted;
+    }
+
+    /** What the judge last said of a wheel. */
+    public WheelCondition condition(Position position) {
+        return conditions.getOrDefault(position, WheelCondition.OK);
+    }
+
+    /** Takes note that wheel {@code position} was judged. */
+    public void judged(Position position) {
+        WheelCondition condition = judge.condition(position);
+        if (conditions.get(position) != condition) {
+            conditions.put(position, condition);
+        }
+        OptionalDouble loss = judge.lossPerHour(position);
+        if (loss.isPresent()) {
+            losses.put(position, loss.getAsDouble());
+        } else if (!losses.isEmpty()) {
+            losses.remove(position);
+        }
+        keep(soaked, position, judge.isSoaked(position));
+        keep(toBeFilled, position, judge.isToBeFilled(position));
+        isTouched = true;
+    }
+
+    private static void keep(Set<Position> those, Position position, boolean isOne) {
+        if (isOne) {
+            those.add(position);
+        } else if (!those.isEmpty()) {
+            those.remove(position);
+        }
+    }
+
+    /** Whether a wheel's target was raised and it was not driven at that since; safe to read. */
+    public boolean isToBeFilled(Position position) {
+        return toBeFilled.contains(position);
+    }
+
+    /** Whether the newest reading of a wheel was one of a cold tyre; safe to read. */
+    public boolean isSoaked(Position position) {
+        return soaked.contains(position);
+    }
+
+    /** When a reading last came in as it was measured, clock time in epoch milliseconds; {@link #NOT_LIVE} if none did. */
+    public long heardLiveAt() {
+        return heardLiveAt;
+    }
+
+    /** Takes note that a reading came in as it was measured, or, with {@link #NOT_LIVE}, that nobody waits for the next. */
+    public void heardLive(long now) {
+        heardLiveAt = now;
+    }
+
+    /** Journal row up to which the stored judgement goes. */
+    public long judgedSeq() {
+        return judgedSeq;
+    }
+
+    public void judgedUpTo(long seq) {
+        mark();
+        judgedSeq = seq;
+    }
+
+    /** Whether a wheel was judged since this was last asked. */
+    public boolean takeTouched() {
+        boolean was = isTouched;
+        isTouched = false;
+        return was;
+    }
+}

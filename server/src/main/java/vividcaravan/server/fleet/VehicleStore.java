@@ -1,0 +1,187 @@
+package vividcaravan.server.fleet;
+
+import java.util.Optional;
+import org.hibernate.StatelessSession;
+import org.hibernate.query.MutationQuery;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.limits.LimitBook;
+import vividcaravan.core.limits.LimitOverrides;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+
+/** Writes vehicles, depots and sensors to the database and into the fleet in memory; on the single writer's thread. */
+@Component
+public class VehicleStore {
+
+    private final FleetDirectory fleet;
+    private final Ids ids;
+    private final ApplicationEventPublisher events;
+
+    VehicleStore(FleetDirectory fleet, Ids ids, ApplicationEventPublisher events) {
+        this.fleet = fleet;
+        this.ids = ids;
+        this.events = events;
+    }
+
+    /**
+     * What was found right under {@code book} may be wrong under another.
+     *
+     * @throws Refusal if the fleet holds to another by now
+     */
+    public void refuseIfLimitsChangedSince(LimitBook book) {
+        if (!fleet.book().equals(book)) {
+            throw Refusal.conflict(
+                    "The fleet's limits were changed just now; nothing of this was stored. Send it again.");
+        }
+    }
+
+    /**
+     * Stores a description, and its depot where that is new.
+     *
+     * @param known the vehicle that gets it, or null for a new one
+     * @param begins the state of a new vehicle; one that is known stays in its own
+     */
+    public VehicleInService store(
+            StatelessSession session,
+            @Nullable VehicleInService known,
+            VehicleDescription description,
+            VehicleState begins) {
+        String depotName = description.depot();
+        if (depotName != null && fleet.depotId(depotName).isEmpty()) {
+            storeDepot(session, DepotDescription.named(depotName));
+        }
+        VehicleRow row = row(description);
+        row.id = known == null ? ids.next("vehicle") : known.id();
+        row.state = known == null ? begins : known.state();
+        row.stateReason = known == null ? null : known.stateReason().orElse(null);
+        row.revision = known == null ? 1 : known.revision() + 1;
+        if (known == null) {
+            session.insert(row);
+        } else {
+            session.update(row);
+        }
+        storeAxles(session, row.id, description);
+        DepotDescription depot =
+                depotName == null ? null : fleet.depot(depotName).orElseThrow();
+        VehicleInService vehicle = known == null
+                ? fleet.put(fleet.newVehicle(row.id, description, depot))
+                : redescribe(session, known, description, depot);
+        vehicle.stands(row.state, row.stateReason, row.revision);
+        return vehicle;
+    }
+
+    private VehicleInService redescribe(
+            StatelessSession session, VehicleInService vehicle, VehicleDescription after, DepotDescription depot) {
+        VehicleDescription before = vehicle.description();
+        vehicle.describe(after, depot);
+        events.publishEvent(new DescriptionReplaced(session, vehicle, before));
+        if (!before.ref().equals(after.ref())) {
+            fleet.renamed(vehicle, before.ref());
+        }
+        return vehicle;
+    }
+
+    private VehicleRow row(VehicleDescription description) {
+        VehicleRow row = new VehicleRow();
+        row.ref = description.ref();
+        row.kind = description.kind();
+        row.plate = description.plate();
+        row.depotId = description.depot() == null
+                ? null
+                : fleet.depotId(description.depot()).orElseThrow();
+        row.spares = description.spares();
+        row.duty = description.duty();
+        row.useNow = description.use();
+        return row;
+    }
+
+    /** Stores the fleet's policy, or, with a kin, a template; none if {@code limits} is null or empty. */
+    public void storeLevel(StatelessSession session, LimitBook.@Nullable Kin kin, @Nullable LimitOverrides limits) {
+        String which = kin == null ? "kind is null" : "kind = :kind and role = :role";
+        MutationQuery delete = session.createMutationQuery("delete from LimitLevelRow where " + which);
+        if (kin != null) {
+            delete.setParameter("kind", kin.kind()).setParameter("role", kin.role());
+        }
+        delete.executeUpdate();
+        if (limits != null && !limits.isEmpty()) {
+            session.insert(LimitLevelRow.of(ids.next("limit_level"), kin, limits));
+        }
+    }
+
+    /** Lets a vehicle take on other limits. */
+    public void holdTo(
+            StatelessSession session, VehicleInService vehicle, VehicleDescription after, boolean isAxleChanged) {
+        if (isAxleChanged) {
+            storeAxles(session, vehicle.id(), after);
+            session.createMutationQuery("update VehicleRow set revision = revision + 1 where id = :id")
+                    .setParameter("id", vehicle.id())
+                    .executeUpdate();
+            vehicle.stands(vehicle.state(), vehicle.stateReason().orElse(null), vehicle.revision() + 1);
+        }
+        redescribe(session, vehicle, after, vehicle.depot().orElse(null));
+    }
+
+    private void storeAxles(StatelessSession session, long vehicleId, VehicleDescription description) {
+        session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
+                .setParameter("vehicle", vehicleId)
+                .executeUpdate();
+        for (int i = 0; i < description.axles().size(); i++) {
+            session.insert(AxleRow.of(
+                    ids.next("axle"), vehicleId, i + 1, description.axles().get(i)));
+        }
+    }
+
+    /** Stores where a vehicle stands. */
+    public void storeState(
+            StatelessSession session, VehicleInService vehicle, VehicleState state, @Nullable String reason) {
+        session.createMutationQuery("update VehicleRow set state = :state, stateReason = :reason where id = :id")
+                .setParameter("state", state)
+                .setParameter("reason", reason)
+                .setParameter("id", vehicle.id())
+                .executeUpdate();
+        vehicle.stands(state, reason, vehicle.revision());
+    }
+
+    /** Stores a depot, new or changed. */
+    public void storeDepot(StatelessSession session, DepotDescription depot) {
+        Optional<Long> known = fleet.depotId(depot.name());
+        DepotRow row = new DepotRow();
+        row.id = known.orElseGet(() -> ids.next("depot"));
+        row.name = depot.name();
+        row.timeZone = depot.timeZone().getId();
+        row.altitudeM = depot.altitudeM();
+        if (known.isPresent()) {
+            session.update(row);
+        } else {
+            session.insert(row);
+        }
+        fleet.put(row.id, depot);
+    }
+
+    /** The sensor with this code; made ours if it is not, and held as {@code mount} says if that is not null. */
+    public KnownSensor storeSensor(StatelessSession session, String code, @Nullable MountKind mount) {
+        Optional<KnownSensor> known = fleet.sensor(code);
+        if (known.isPresent()) {
+            if (mount != null && !known.get().mount().equals(Optional.of(mount))) {
+                known.get().mountedBy(mount);
+                session.createMutationQuery("update SensorRow set mount = :mount where id = :id")
+                        .setParameter("mount", mount)
+                        .setParameter("id", known.get().id())
+                        .executeUpdate();
+            }
+            return known.get();
+        }
+        SensorRow row = new SensorRow();
+        row.id = ids.next("sensor");
+        row.code = code;
+        row.mount = mount;
+        session.insert(row);
+        session.createNativeMutationQuery("delete from stranger where code = :code")
+                .setParameter("code", code)
+                .executeUpdate();
+        return fleet.put(fleet.newSensor(row.id, code, mount));
+    }
+}

@@ -1,0 +1,181 @@
+package vividcaravan.server.picture;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.alert.Departure;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.Side;
+import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.VehicleDescription;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleSnapshot;
+import vividcaravan.server.fleet.VisibleFleet;
+import vividcaravan.server.fleet.WheelLimits;
+import vividcaravan.server.fleet.WheelState;
+import vividcaravan.server.fleet.WheelStates;
+import vividcaravan.server.platform.ReaderUnits;
+
+/** The fleet as it is now. */
+@RestController
+@RequestMapping("/api/v1/vehicles")
+@Tag(name = "vehicles")
+class VehiclesController {
+
+    private final VisibleFleet fleet;
+    private final ReaderUnits units;
+    private final Clock clock;
+
+    VehiclesController(VisibleFleet fleet, ReaderUnits units, Clock clock) {
+        this.fleet = fleet;
+        this.units = units;
+        this.clock = clock;
+    }
+
+    /**
+     * Every vehicle.
+     *
+     * @param at the time the picture is of, by the server's clock
+     */
+    record VehicleList(Instant at, List<VehicleGlance> items) {}
+
+    @GetMapping
+    @Operation(operationId = "listVehicles", summary = "Every vehicle with its wheels as they are now")
+    VehicleList list() {
+        AlertWords words = units.words();
+        Instant now = clock.instant();
+        return new VehicleList(
+                now, fleet.vehicles().stream().map(v -> glance(v, words, now)).toList());
+    }
+
+    @GetMapping("/{ref}")
+    @Operation(operationId = "getVehicle", summary = "One vehicle with its wheels as they are now")
+    VehicleItem get(@PathVariable String ref) {
+        return item(fleet.existing(ref), units.words(), clock.instant());
+    }
+
+    private static VehicleGlance glance(VehicleInService vehicle, AlertWords words, Instant now) {
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        VehicleDescription description = snapshot.description();
+        List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
+        return new VehicleGlance(
+                description.ref(),
+                description.kind(),
+                description.plate(),
+                description.depot(),
+                snapshot.state(),
+                description.axles().stream()
+                        .map(AxleDescription::axle)
+                        .map(axle -> new VehicleGlance.AxleGlance(axle.role(), axle.wheels(), axle.liftable()))
+                        .toList(),
+                wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
+                heardAt(vehicle),
+                alerts(vehicle, words),
+                departure(vehicle, snapshot, wheels));
+    }
+
+    private static VehicleItem item(VehicleInService vehicle, AlertWords words, Instant now) {
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        VehicleDescription description = snapshot.description();
+        List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
+        return new VehicleItem(
+                description.ref(),
+                description.kind(),
+                description.plate(),
+                description.depot(),
+                description.duty(),
+                snapshot.state(),
+                snapshot.stateReason().orElse(null),
+                description.use(),
+                description.uses(),
+                axles(snapshot),
+                wheels,
+                heardAt(vehicle),
+                alerts(vehicle, words),
+                departure(vehicle, snapshot, wheels));
+    }
+
+    private static @Nullable Instant heardAt(VehicleInService vehicle) {
+        Long heardAt = WheelStates.lastHeardAt(vehicle);
+        return heardAt == null ? null : Instant.ofEpochMilli(heardAt);
+    }
+
+    private static List<VehicleItem.OpenAlert> alerts(VehicleInService vehicle, AlertWords words) {
+        return vehicle.openAlerts().stream()
+                .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
+                .map(alert -> new VehicleItem.OpenAlert(
+                        Long.toString(alert.id()),
+                        alert.position() == null ? null : alert.position().code(),
+                        alert.kind(),
+                        alert.urgency(),
+                        words.summary(
+                                vehicle.asItIsNow(alert), vehicle.description().ref()),
+                        Instant.ofEpochMilli(alert.openedAt())))
+                .toList();
+    }
+
+    private static Departure departure(VehicleInService vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
+        switch (snapshot.state()) {
+            case OUT_OF_SERVICE -> {
+                return new Departure(
+                        Departure.Verdict.NOT_YET,
+                        List.of("out of service: " + snapshot.stateReason().orElse("no reason given")));
+            }
+            case DESCRIBED, BEING_FITTED -> {
+                return new Departure(Departure.Verdict.LOOK_FIRST, List.of("its sensors are not proven yet"));
+            }
+            default -> {}
+        }
+        List<Departure.Unwatched> unwatched = wheels.stream()
+                .filter(wheel -> !Position.parse(wheel.position()).isSpare())
+                .flatMap(wheel ->
+                        unwatchedBecause(wheel)
+                                .map(why -> new Departure.Unwatched(Position.parse(wheel.position()), why))
+                                .stream())
+                .toList();
+        return Departure.of(vehicle.openAlerts(), unwatched);
+    }
+
+    private static Optional<String> unwatchedBecause(WheelState wheel) {
+        return switch (wheel.condition()) {
+            case NO_SENSOR -> Optional.of("has no sensor");
+            case SILENT -> Optional.of("is silent");
+            case FAULT -> Optional.of("its sensor cannot measure");
+            default -> wheel.at() == null ? Optional.of("was never heard") : Optional.empty();
+        };
+    }
+
+    private static List<VehicleItem.AxleItem> axles(VehicleSnapshot snapshot) {
+        List<VehicleItem.AxleItem> axles = new ArrayList<>();
+        List<AxleDescription> described = snapshot.description().axles();
+        for (int i = 0; i < described.size(); i++) {
+            AxleDescription axle = described.get(i);
+            Position.Slot slot = axle.axle().wheels().tyresPerSide() == 2 ? Position.Slot.OUTER : Position.Slot.SINGLE;
+            WheelLimits limits = WheelLimits.of(
+                    snapshot.rules().at(Position.wheel(i + 1, Side.LEFT, slot)).orElseThrow());
+            axles.add(new VehicleItem.AxleItem(
+                    axle.axle().role(),
+                    axle.axle().wheels(),
+                    axle.axle().liftable(),
+                    limits,
+                    snapshot.description().policy(axle),
+                    snapshot.description().duty(axle),
+                    snapshot.description().levels(axle),
+                    axle.isBallasted(),
+                    axle.isSelfInflating()));
+        }
+        return axles;
+    }
+}

@@ -1,0 +1,132 @@
+package vividcaravan.server.sensors;
+
+import java.time.Clock;
+import java.util.HashSet;
+import java.util.Set;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleStore;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+
+/** Puts single sensors to wheels and takes them off, within a write; whoever has to judge again is told. */
+@Component
+public class SensorPlacing {
+
+    private static final int LONGEST_REASON = 200;
+
+    private final FleetDirectory fleet;
+    private final VehicleStore store;
+    private final SingleWriter writer;
+    private final Ids ids;
+    private final Clock clock;
+    private final ApplicationEventPublisher events;
+
+    SensorPlacing(
+            FleetDirectory fleet,
+            VehicleStore store,
+            SingleWriter writer,
+            Ids ids,
+            Clock clock,
+            ApplicationEventPublisher events) {
+        this.fleet = fleet;
+        this.store = store;
+        this.writer = writer;
+        this.ids = ids;
+        this.clock = clock;
+        this.events = events;
+    }
+
+    /**
+     * A sensor sits at a wheel from {@code at} on; it is made ours if it is not. What said otherwise gives way.
+     *
+     * @param at epoch milliseconds
+     */
+    public void fit(
+            StatelessSession session,
+            String code,
+            @Nullable MountKind mount,
+            VehicleInService vehicle,
+            Position position,
+            long at) {
+        KnownSensor sensor = store.storeSensor(session, code, mount);
+        FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
+        change.fit(sensor, vehicle.id(), position, at, clock.millis());
+        change.store(session, ids, events);
+    }
+
+    /** Two wheels have had each other's sensors since {@code at}, epoch milliseconds. */
+    public void exchange(StatelessSession session, VehicleInService vehicle, Position one, Position other, long at) {
+        KnownSensor first = vehicle.sensorAt(one).orElseThrow();
+        KnownSensor second = vehicle.sensorAt(other).orElseThrow();
+        FittingChange change = new FittingChange(fleet, involved(vehicle, first));
+        change.remove(first, at);
+        change.remove(second, at);
+        change.fit(first, vehicle.id(), other, at, at);
+        change.fit(second, vehicle.id(), one, at, at);
+        change.store(session, ids, events);
+    }
+
+    /** The sensor at a wheel, if there is one, sits nowhere from now on. */
+    public void takeOff(StatelessSession session, VehicleInService vehicle, Position position) {
+        vehicle.sensorAt(position).ifPresent(sensor -> {
+            FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
+            change.remove(sensor, clock.millis());
+            change.store(session, ids, events);
+        });
+    }
+
+    /** A wheel can only be proven wrong by the stays of its vehicle, a sensor also by those it had elsewhere. */
+    private Set<KnownSensor> involved(VehicleInService vehicle, KnownSensor sensor) {
+        Set<KnownSensor> involved = new HashSet<>(vehicle.everFitted());
+        involved.add(sensor);
+        return involved;
+    }
+
+    /**
+     * Takes a sensor out of use; it is taken off where it sits.
+     *
+     * @throws Refusal if there is no such sensor or the reason is missing
+     */
+    void retire(String code, @Nullable String reason) {
+        if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
+            throw Refusal.badRequest("reason", "Say why it is taken out of use, in at most 200 characters.");
+        }
+        writer.write(session -> {
+            KnownSensor sensor = fleet.sensor(code)
+                    .orElseThrow(() -> Refusal.notFound("There is no sensor " + code + " in the fleet."));
+            sensor.fittingAt(Fitting.OPEN - 1)
+                    .ifPresent(stay ->
+                            takeOff(session, fleet.vehicle(stay.vehicle()).orElseThrow(), stay.position()));
+            setRetired(session, sensor, reason.strip());
+            return null;
+        });
+    }
+
+    /** Brings a sensor back into use. */
+    void bringBack(String code) {
+        writer.write(session -> {
+            KnownSensor sensor = fleet.sensor(code)
+                    .orElseThrow(() -> Refusal.notFound("There is no sensor " + code + " in the fleet."));
+            setRetired(session, sensor, null);
+            return null;
+        });
+    }
+
+    private static void setRetired(StatelessSession session, KnownSensor sensor, @Nullable String reason) {
+        session.createMutationQuery("update SensorRow set retiredBecause = :reason where id = :id")
+                .setParameter("reason", reason)
+                .setParameter("id", sensor.id())
+                .executeUpdate();
+        sensor.retired(reason);
+    }
+}

@@ -1,0 +1,153 @@
+package vividcaravan.server.targets;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.core.planning.LoadTable;
+import vividcaravan.core.planning.RatedTable;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+
+/** Tyre makers' load tables, as people entered them: one for each size and speed. */
+@Component
+public class LoadTables {
+
+    private static final int LONGEST_SIZE = 40;
+    private static final int LONGEST_SOURCE = 200;
+    private static final int FASTEST_KMH = 160;
+
+    private final SessionFactory sessions;
+    private final SingleWriter writer;
+    private final Ids ids;
+    private final Clock clock;
+    private final JsonMapper json;
+
+    LoadTables(SessionFactory sessions, SingleWriter writer, Ids ids, Clock clock, JsonMapper json) {
+        this.sessions = sessions;
+        this.writer = writer;
+        this.ids = ids;
+        this.clock = clock;
+        this.json = json;
+    }
+
+    /** A table that is kept; {@code enteredAt} is epoch milliseconds. */
+    record Kept(
+            long id,
+            String tyreSize,
+            String source,
+            @Nullable Integer speedKmh,
+            long enteredAt,
+            String enteredBy,
+            LoadTable table) {}
+
+    /** Sizes are written with more and with less space. */
+    private static String plain(String size) {
+        return size.strip().replaceAll("\\s+", " ").toUpperCase(Locale.ROOT);
+    }
+
+    /** Every table, by size. */
+    List<Kept> all() {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session
+                    .createSelectionQuery("from LoadTableRow order by tyreSize, speedKmh", LoadTableRow.class)
+                    .getResultList()
+                    .stream()
+                    .map(this::kept)
+                    .toList();
+        }
+    }
+
+    private Kept kept(LoadTableRow row) {
+        return new Kept(
+                row.id,
+                row.tyreSize,
+                row.source,
+                row.speedKmh,
+                row.enteredAt,
+                row.enteredBy,
+                json.readValue(row.payload, LoadTable.class));
+    }
+
+    /** The tables of a size. */
+    List<RatedTable> find(@Nullable String size) {
+        if (size == null) {
+            return List.of();
+        }
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return rows(session, plain(size)).stream()
+                    .map(this::kept)
+                    .map(kept -> new RatedTable(kept.table(), kept.speedKmh()))
+                    .toList();
+        }
+    }
+
+    private static List<LoadTableRow> rows(StatelessSession session, String size) {
+        return session.createSelectionQuery("from LoadTableRow where tyreSize = :size", LoadTableRow.class)
+                .setParameter("size", size)
+                .getResultList();
+    }
+
+    /**
+     * Keeps the table of a size and a speed; an earlier one of the same gives way.
+     *
+     * @throws Refusal if size or source are missing, or the speed is none
+     */
+    public void put(
+            @Nullable String size, @Nullable String source, @Nullable Integer speedKmh, LoadTable table, String who) {
+        if (size == null || size.isBlank() || size.length() > LONGEST_SIZE) {
+            throw Refusal.badRequest(
+                    "tyreSize", "Give the tyre size as it stands on the sidewall, 40 characters at most.");
+        }
+        if (source == null || source.isBlank() || source.length() > LONGEST_SOURCE) {
+            throw Refusal.badRequest(
+                    "source", "Say where the table comes from: maker and edition, 200 characters at most.");
+        }
+        if (speedKmh != null && (speedKmh < 5 || speedKmh > FASTEST_KMH)) {
+            throw Refusal.badRequest("speedKmh", "Such tables are for 5 to 160 km/h, this says " + speedKmh + ".");
+        }
+        writer.write(session -> {
+            Optional<LoadTableRow> known = rows(session, plain(size)).stream()
+                    .filter(row -> Objects.equals(row.speedKmh, speedKmh))
+                    .findFirst();
+            ids.load(session, "load_table", "id");
+            LoadTableRow row = known.orElseGet(LoadTableRow::new);
+            row.tyreSize = plain(size);
+            row.source = source.strip();
+            row.speedKmh = speedKmh;
+            row.enteredAt = clock.millis();
+            row.enteredBy = who;
+            row.payload = json.writeValueAsString(table);
+            if (known.isPresent()) {
+                session.update(row);
+            } else {
+                row.id = ids.next("load_table");
+                session.insert(row);
+            }
+            return null;
+        });
+    }
+
+    /**
+     * Forgets a table.
+     *
+     * @throws Refusal if there is none
+     */
+    void remove(long id) {
+        writer.write(session -> {
+            LoadTableRow row = session.get(LoadTableRow.class, id);
+            if (row == null) {
+                throw Refusal.notFound("There is no table " + id + ".");
+            }
+            session.delete(row);
+            return null;
+        });
+    }
+}

@@ -1,0 +1,2 @@
+/** Load tables, and targets from them. May depend on platform. */
+package vividcaravan.server.targets;

@@ -1,6 +1,0 @@
-package vividcaravan.server.vehicles;
-
-import org.hibernate.StatelessSession;
-
-/** A vehicle came into service or left it; published within the write, before the commit. */
-public record VehicleStateChanged(StatelessSession session, VehicleInService vehicle) {}

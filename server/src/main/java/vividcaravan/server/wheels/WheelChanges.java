@@ -1,0 +1,203 @@
+package vividcaravan.server.wheels;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.Adjustment;
+import vividcaravan.server.fleet.AdjustmentRow;
+import vividcaravan.server.fleet.DescriptionReplaced;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleDescription;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.WheelAdjusted;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.SingleWriter;
+
+/** What people did to a wheel: set its pressure, moved its sensor, changed its limits. */
+@Component
+public class WheelChanges {
+
+    private final SingleWriter writer;
+    private final SessionFactory sessions;
+    private final FleetDirectory fleet;
+    private final Ids ids;
+    private final Clock clock;
+    private final ApplicationEventPublisher events;
+
+    WheelChanges(
+            SingleWriter writer,
+            SessionFactory sessions,
+            FleetDirectory fleet,
+            Ids ids,
+            Clock clock,
+            ApplicationEventPublisher events) {
+        this.writer = writer;
+        this.sessions = sessions;
+        this.fleet = fleet;
+        this.ids = ids;
+        this.clock = clock;
+        this.events = events;
+    }
+
+    /** What happened to a wheel. */
+    public enum Kind {
+        /** Its pressure was set. */
+        ADJUSTED,
+        /** A sensor was put in. */
+        SENSOR_FITTED,
+        /** A sensor was taken out. */
+        SENSOR_REMOVED,
+        /** Its target or its limits are others from here on. */
+        LIMITS_CHANGED
+    }
+
+    /**
+     * Something that happened to a wheel.
+     *
+     * @param sensor code of the sensor that was fitted or removed
+     * @param fromKpa what it had before, or the target before; null where nobody said
+     * @param toKpa what it has since, or the target since
+     * @param who who did it, where that is known
+     */
+    public record WheelChange(
+            Instant at,
+            Kind kind,
+            @Nullable String sensor,
+            @Nullable Double fromKpa,
+            @Nullable Double toKpa,
+            @Nullable String who,
+            @Nullable String note) {}
+
+    /** What somebody says of a pressure that was set, kPa gauge; null where it was not measured. */
+    public record Measured(@Nullable Double beforeKpa, @Nullable Double afterKpa) {
+        /** Nobody measured. */
+        public static final Measured NOT = new Measured(null, null);
+    }
+
+    /** Records that the pressure of a wheel was set at {@code at}; from then on it is to keep what it has. */
+    WheelChange adjusted(
+            VehicleInService vehicle, Position position, Instant at, Measured measured, String who, String note) {
+        return writer.write(session -> adjusted(session, vehicle, position, at, measured, who, note));
+    }
+
+    /** The same within a write. The same person setting the same wheel at the same millisecond is the same deed sent twice. */
+    public WheelChange adjusted(
+            StatelessSession session,
+            VehicleInService vehicle,
+            Position position,
+            Instant at,
+            Measured measured,
+            String who,
+            @Nullable String note) {
+        Optional<AdjustmentRow> known = session.createSelectionQuery(
+                        "from AdjustmentRow where vehicleId = :vehicle and position = :position and at = :at and who = :who",
+                        AdjustmentRow.class)
+                .setParameter("vehicle", vehicle.id())
+                .setParameter("position", position.code())
+                .setParameter("at", at.toEpochMilli())
+                .setParameter("who", who)
+                .setMaxResults(1)
+                .uniqueResultOptional();
+        if (known.isPresent()) {
+            return event(known.get());
+        }
+        AdjustmentRow row = new AdjustmentRow();
+        row.id = ids.next("adjustment");
+        row.vehicleId = vehicle.id();
+        row.position = position.code();
+        row.at = at.toEpochMilli();
+        row.beforeKpa = measured.beforeKpa();
+        row.afterKpa = measured.afterKpa();
+        row.who = who;
+        row.note = note;
+        session.insert(row);
+        List<Adjustment> adjustments = new ArrayList<>(vehicle.adjustments());
+        adjustments.add(row.adjustment());
+        vehicle.adjusted(adjustments);
+        events.publishEvent(new WheelAdjusted(session, vehicle));
+        return event(row);
+    }
+
+    /** Keeps what is different about a vehicle's limits from now on. */
+    @EventListener
+    void replaced(DescriptionReplaced event) {
+        VehicleInService vehicle = event.vehicle();
+        VehicleDescription before = event.before();
+        VehicleDescription after = vehicle.description();
+        int axles = Math.min(before.axles().size(), after.axles().size());
+        for (int i = 0; i < axles; i++) {
+            var was = before.limits(before.axles().get(i));
+            var is = after.limits(after.axles().get(i));
+            if (!was.equals(is)) {
+                event.session()
+                        .insert(LimitChangeRow.of(
+                                ids.next("limit_change"), vehicle.id(), i + 1, clock.millis(), was, is));
+            }
+        }
+    }
+
+    /** Everything that happened to a wheel from {@code from} to {@code to}, oldest first. */
+    public List<WheelChange> of(VehicleInService vehicle, Position position, Instant from, Instant to) {
+        List<WheelChange> found = new ArrayList<>();
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            session.createSelectionQuery(
+                            "from AdjustmentRow where vehicleId = :vehicle and position = :position"
+                                    + " and at between :from and :to",
+                            AdjustmentRow.class)
+                    .setParameter("vehicle", vehicle.id())
+                    .setParameter("position", position.code())
+                    .setParameter("from", from.toEpochMilli())
+                    .setParameter("to", to.toEpochMilli())
+                    .getResultList()
+                    .forEach(row -> found.add(event(row)));
+            session.createSelectionQuery(
+                            "from LimitChangeRow where vehicleId = :vehicle and axle = :axle"
+                                    + " and at between :from and :to",
+                            LimitChangeRow.class)
+                    .setParameter("vehicle", vehicle.id())
+                    .setParameter("axle", position.axle())
+                    .setParameter("from", from.toEpochMilli())
+                    .setParameter("to", to.toEpochMilli())
+                    .getResultList()
+                    .forEach(row -> found.add(new WheelChange(
+                            Instant.ofEpochMilli(row.at),
+                            Kind.LIMITS_CHANGED,
+                            null,
+                            row.targetBeforeKpa,
+                            row.targetAfterKpa,
+                            null,
+                            null)));
+        }
+        for (Fitting stay : fleet.staysAt(vehicle, position, from.toEpochMilli(), to.toEpochMilli())) {
+            String code = fleet.sensor(stay.sensor()).orElseThrow().code();
+            if (stay.from() >= from.toEpochMilli()) {
+                found.add(moved(stay.from(), Kind.SENSOR_FITTED, code));
+            }
+            if (!stay.isOpen() && stay.to() <= to.toEpochMilli()) {
+                found.add(moved(stay.to(), Kind.SENSOR_REMOVED, code));
+            }
+        }
+        found.sort(Comparator.comparing(WheelChange::at));
+        return found;
+    }
+
+    private static WheelChange event(AdjustmentRow row) {
+        return new WheelChange(
+                Instant.ofEpochMilli(row.at), Kind.ADJUSTED, null, row.beforeKpa, row.afterKpa, row.who, row.note);
+    }
+
+    private static WheelChange moved(long at, Kind kind, String code) {
+        return new WheelChange(Instant.ofEpochMilli(at), kind, code, null, null, null, null);
+    }
+}

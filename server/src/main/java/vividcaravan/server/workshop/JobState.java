@@ -1,9 +1,0 @@
-package vividcaravan.server.workshop;
-
-/** How a job stands. */
-enum JobState {
-    OPEN,
-    DONE,
-    /** Given up; what was fitted stays fitted. */
-    DROPPED
-}

@@ -1,0 +1,194 @@
+package vividcaravan.server.workshop.job;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.MountProcedure;
+import vividcaravan.core.fitting.PairingDoubt;
+import vividcaravan.core.fitting.PositionProof;
+import vividcaravan.core.fitting.SensorCode;
+import vividcaravan.core.fitting.TyreDateCode;
+
+/** What each kind of entry has to say, and what speaks against it. */
+@Component
+class EntryChecks {
+
+    private static final double HIGHEST_KPA = 2_000;
+
+    private final JobFacts facts;
+    private final WorkshopRules rules;
+    private final Clock clock;
+
+    EntryChecks(JobFacts facts, WorkshopRules rules, Clock clock) {
+        this.facts = facts;
+        this.rules = rules;
+        this.clock = clock;
+    }
+
+    /**
+     * What is to be kept of an entry.
+     *
+     * @throws EntryNotStored if it cannot be, or something speaks against it
+     */
+    EntryData checked(
+            StatelessSession session,
+            FitOutJob job,
+            EntryRequest request,
+            EntryKind kind,
+            @Nullable Position position,
+            Instant at) {
+        EntryData data = request.said();
+        return switch (kind) {
+            case INSPECTED -> inspected(job, data);
+            case PASSED_ANYWAY, LEFT_OUT, TAKEN_AS_PROVEN, NOTED -> withReason(data);
+            case MOUNTED -> mounted(job, data);
+            case PAIRED -> paired(session, job, request, position);
+            case GAUGED -> gauged(data);
+            case AIR_SET -> airSet(job, position, data);
+            case PROVED -> proved(job, position, data);
+            case EXCHANGED -> exchanged(job, position, data);
+            case GAUGE_NAMED -> gaugeNamed(data, at);
+            case CLOSED -> throw EntryNotStored.refused("A job is ended by itself.");
+        };
+    }
+
+    private static EntryData withReason(EntryData data) {
+        if (data.reason() == null || data.reason().isBlank()) {
+            throw EntryNotStored.refused("Say why; it stays in the record.");
+        }
+        return data;
+    }
+
+    private EntryData inspected(FitOutJob job, EntryData data) {
+        try {
+            data.inspection();
+            if (data.dateCode() != null) {
+                TyreDateCode.read(data.dateCode(), today(job));
+            }
+        } catch (IllegalArgumentException e) {
+            throw EntryNotStored.refused("It cannot be: " + e.getMessage() + ".");
+        }
+        return data;
+    }
+
+    private LocalDate today(FitOutJob job) {
+        ZoneId zone = job.vehicle().depot().map(depot -> depot.timeZone()).orElse(ZoneId.of("UTC"));
+        return LocalDate.ofInstant(clock.instant(), zone);
+    }
+
+    private void refuseIfFailed(StatelessSession session, FitOutJob job, Position position) {
+        Optional<JobEntry> seen = job.at(position, EntryKind.INSPECTED);
+        if (seen.isEmpty() || job.at(position, EntryKind.PASSED_ANYWAY).isPresent()) {
+            return;
+        }
+        List<String> failures = seen.get()
+                .data()
+                .inspection()
+                .failures(
+                        job.vehicle().description().kind(),
+                        position.isSpare()
+                                ? null
+                                : job.vehicle()
+                                        .description()
+                                        .layout()
+                                        .axle(position.axle())
+                                        .role(),
+                        rules.now(session).tyres(),
+                        today(job));
+        if (!failures.isEmpty()) {
+            throw EntryNotStored.refused("This wheel did not pass its inspection: " + String.join(" ", failures)
+                    + " Put it right, or pass it with a reason.");
+        }
+    }
+
+    private static EntryData mounted(FitOutJob job, EntryData data) {
+        MountKind mount = data.mount() == null ? job.mount().orElse(null) : data.mount();
+        if (mount == null) {
+            throw EntryNotStored.refused("Say how the sensor is held.");
+        }
+        boolean isTooColdOrHot = MountProcedure.of(mount).steps().stream()
+                .anyMatch(step ->
+                        !MountProcedure.isWarmEnough(step, data.ambientC() == null ? Double.NaN : data.ambientC()));
+        if (isTooColdOrHot) {
+            throw EntryNotStored.refused("Gluing needs tyre, glue and sensor at 15 to 35 °C"
+                    + (data.ambientC() == null ? "; measure it first." : ", it is " + data.ambientC() + " °C."));
+        }
+        return data;
+    }
+
+    private EntryData paired(StatelessSession session, FitOutJob job, EntryRequest request, Position position) {
+        refuseIfFailed(session, job, position);
+        EntryData data = request.said();
+        SensorCode code = SensorCode.read(data.code() == null ? "" : data.code());
+        List<PairingDoubt> doubts = facts.doubts(job, position, code);
+        if (has(doubts, PairingDoubt.Weight.REFUSED)) {
+            throw EntryNotStored.doubtful(EntryOutcome.Outcome.REFUSED, CodeDoubt.of(doubts));
+        }
+        if (has(doubts, PairingDoubt.Weight.TO_CONFIRM) && !request.isInsisted()) {
+            throw EntryNotStored.doubtful(EntryOutcome.Outcome.TO_CONFIRM, CodeDoubt.of(doubts));
+        }
+        return data.withCode(code.code());
+    }
+
+    private static boolean has(List<PairingDoubt> doubts, PairingDoubt.Weight weight) {
+        return doubts.stream().anyMatch(doubt -> doubt.kind().weight() == weight);
+    }
+
+    private static EntryData gauged(EntryData data) {
+        if (data.gaugeKpa() == null || !(data.gaugeKpa() >= 0 && data.gaugeKpa() <= HIGHEST_KPA)) {
+            throw EntryNotStored.refused("A gauge shows 0 to 2000 kPa.");
+        }
+        return data;
+    }
+
+    private EntryData airSet(FitOutJob job, Position position, EntryData data) {
+        if (job.code(position).isEmpty()) {
+            throw EntryNotStored.refused("This wheel has no sensor yet.");
+        }
+        // Entered without a connection, the pressures from before are no longer known: that proves nothing.
+        return data.withBefore(facts.pressuresAt20(job));
+    }
+
+    private EntryData proved(FitOutJob job, Position position, EntryData data) {
+        PositionProof proof = facts.proof(job, position)
+                .orElseThrow(() -> EntryNotStored.refused("Let some air in or out at this wheel first."));
+        if (proof.verdict() != PositionProof.Verdict.PROVED) {
+            throw EntryNotStored.refused(
+                    proof.verdict() == PositionProof.Verdict.CROSSED
+                            ? "The air was seen at " + proof.moved().words() + "."
+                            : "Nothing was seen of it yet that proves the position.");
+        }
+        return data;
+    }
+
+    private static EntryData exchanged(FitOutJob job, Position position, EntryData data) {
+        Position other = Jobs.position(job, data.other());
+        if (other == null || other.equals(position)) {
+            throw EntryNotStored.refused("Say with which other wheel.");
+        }
+        if (job.code(position).isEmpty() || job.code(other).isEmpty()) {
+            throw EntryNotStored.refused("Both wheels need a sensor before theirs can be exchanged.");
+        }
+        return data;
+    }
+
+    private static EntryData gaugeNamed(EntryData data, Instant at) {
+        if (data.gaugeName() == null || data.gaugeName().isBlank()) {
+            throw EntryNotStored.refused("Say which hand gauge is used.");
+        }
+        if (data.calibratedOn() != null
+                && data.calibratedOn()
+                        .isAfter(LocalDate.ofInstant(at, ZoneId.of("UTC")).plusDays(1))) {
+            throw EntryNotStored.refused("The date of its calibration is still to come.");
+        }
+        return data;
+    }
+}

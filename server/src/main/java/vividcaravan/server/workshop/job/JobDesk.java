@@ -1,0 +1,233 @@
+package vividcaravan.server.workshop.job;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.SensorCode;
+import vividcaravan.core.fitting.WheelProof;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.RequestBounds;
+import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.sensors.SensorPlacing;
+import vividcaravan.server.wheels.WheelChanges;
+
+/**
+ * Where everything that is entered at a vehicle comes in. Entries may come late, twice and from several people: each has a
+ * key, so that it counts once, and names the last entry of its kind that its author had seen, so that two people's
+ * conflicting entries are shown to them instead of one covering the other.
+ */
+@Component
+class JobDesk {
+
+    private static final long EARLIEST_MILLIS = 14L * 24 * 3_600_000;
+
+    private final SingleWriter writer;
+    private final Jobs jobs;
+    private final JobFacts facts;
+    private final EntryChecks checks;
+    private final WorkshopRules rules;
+    private final SensorPlacing placing;
+    private final WheelChanges changes;
+    private final Clock clock;
+
+    JobDesk(
+            SingleWriter writer,
+            Jobs jobs,
+            JobFacts facts,
+            EntryChecks checks,
+            WorkshopRules rules,
+            SensorPlacing placing,
+            WheelChanges changes,
+            Clock clock) {
+        this.writer = writer;
+        this.jobs = jobs;
+        this.facts = facts;
+        this.checks = checks;
+        this.rules = rules;
+        this.placing = placing;
+        this.changes = changes;
+        this.clock = clock;
+    }
+
+    /** Takes what was entered, in its order. */
+    List<EntryOutcome> enter(long jobId, List<EntryRequest> requests, String who) {
+        return writer.write(session -> {
+            FitOutJob job = jobs.existing(session, jobId);
+            List<EntryOutcome> outcomes = new ArrayList<>();
+            for (EntryRequest request : requests) {
+                Taken taken = take(session, job, request, who);
+                outcomes.add(taken.outcome());
+                job = taken.job();
+            }
+            return outcomes;
+        });
+    }
+
+    /** Looks at a code without taking it. */
+    List<CodeDoubt> look(long jobId, String positionCode, String typed) {
+        FitOutJob job = jobs.existing(jobId);
+        Position position = Jobs.position(job, positionCode);
+        if (position == null) {
+            throw Refusal.badRequest("position", "The vehicle has no wheel \"" + positionCode + "\".");
+        }
+        return CodeDoubt.of(facts.doubts(job, position, SensorCode.read(typed)));
+    }
+
+    /**
+     * Ends a job.
+     *
+     * @throws Refusal if it is to be done and something is still missing
+     */
+    void end(long jobId, JobState state, @Nullable String reason, String who) {
+        writer.write(session -> {
+            FitOutJob job = jobs.existing(session, jobId);
+            job.refuseIfEnded();
+            if (state == JobState.DONE) {
+                refuseIfUnproven(job, rules.now(session).gaugeToleranceKpa());
+            }
+            JobEntry entry = new JobEntry(
+                    job.entries().size() + 1,
+                    "end-" + jobId,
+                    EntryKind.CLOSED,
+                    null,
+                    clock.instant(),
+                    who,
+                    reason == null ? EntryData.NONE : EntryData.because(reason));
+            jobs.end(session, jobs.record(session, job, entry), state, who);
+            return null;
+        });
+    }
+
+    private void refuseIfUnproven(FitOutJob job, double toleranceKpa) {
+        List<Refusal.Fault> missing = new ArrayList<>();
+        for (Position position : job.walk()) {
+            WheelProof proof = facts.wheel(job, position, null, toleranceKpa);
+            List<String> lacks = facts.missing(job, position, proof);
+            if (!lacks.isEmpty()) {
+                missing.add(new Refusal.Fault(position.code(), String.join(", ", lacks)));
+            }
+        }
+        if (!missing.isEmpty()) {
+            throw Refusal.conflict(
+                    "Not every wheel is proven: "
+                            + String.join(
+                                    "; ",
+                                    missing.stream()
+                                            .map(fault -> fault.field() + " " + fault.message())
+                                            .toList())
+                            + ".",
+                    missing);
+        }
+    }
+
+    private record Taken(FitOutJob job, EntryOutcome outcome) {}
+
+    private Taken take(StatelessSession session, FitOutJob job, EntryRequest request, String who) {
+        try {
+            if (request.key() == null || !request.key().matches("[A-Za-z0-9-]{8,64}")) {
+                throw EntryNotStored.refused("An entry needs a key of 8 to 64 letters and digits.");
+            }
+            RequestBounds.faults(request).stream().findFirst().ifPresent(fault -> {
+                throw EntryNotStored.refused(fault.message());
+            });
+            if (job.byKey(request.key()).isPresent()) {
+                return new Taken(job, EntryOutcome.of(request, EntryOutcome.Outcome.KNOWN));
+            }
+            return new Taken(store(session, job, request, who), EntryOutcome.of(request, EntryOutcome.Outcome.STORED));
+        } catch (EntryNotStored e) {
+            return new Taken(job, e.outcomeOf(request));
+        }
+    }
+
+    private FitOutJob store(StatelessSession session, FitOutJob job, EntryRequest request, String who) {
+        if (!job.isOpen()) {
+            throw EntryNotStored.refused("This job has ended.");
+        }
+        EntryKind kind = request.kind();
+        if (kind == null || kind == EntryKind.CLOSED) {
+            throw EntryNotStored.refused("Say what kind of entry this is.");
+        }
+        Position position = Jobs.position(job, request.position());
+        if (kind.isOfWheel() && position == null) {
+            throw EntryNotStored.refused("The vehicle has no wheel \"" + request.position() + "\".");
+        }
+        Instant at = time(request);
+        refuseIfInConflict(job, request, position, who);
+        JobEntry entry = new JobEntry(
+                job.entries().size() + 1,
+                request.key(),
+                kind,
+                kind.isOfWheel() ? position.code() : null,
+                at,
+                who,
+                checks.checked(session, job, request, kind, position, at));
+        apply(session, job, entry, position);
+        return jobs.record(session, job, entry);
+    }
+
+    private Instant time(EntryRequest request) {
+        Instant now = clock.instant();
+        Instant at = request.at() == null || request.at().isAfter(now) ? now : request.at();
+        if (at.toEpochMilli() < now.toEpochMilli() - EARLIEST_MILLIS) {
+            throw EntryNotStored.refused("This was entered more than two weeks ago; enter it again.");
+        }
+        return Instant.ofEpochMilli(at.toEpochMilli());
+    }
+
+    private static void refuseIfInConflict(
+            FitOutJob job, EntryRequest request, @Nullable Position position, String who) {
+        int seen = request.basedOn() == null ? 0 : request.basedOn();
+        Optional<JobEntry> newer = position == null
+                ? Optional.empty()
+                : job.entries().stream()
+                        .filter(entry -> entry.kind() == request.kind()
+                                && position.code().equals(entry.position())
+                                && entry.number() > seen
+                                && !entry.who().equals(who))
+                        .reduce((a, b) -> b);
+        boolean isSame = newer.isPresent() && newer.get().data().equals(request.data());
+        if (newer.isPresent() && !isSame && !request.isInsisted()) {
+            throw EntryNotStored.conflict(
+                    newer.get().who() + " entered something else for " + position.words()
+                            + " meanwhile. Keep theirs, or say that yours is meant.",
+                    newer.get());
+        }
+    }
+
+    private void apply(StatelessSession session, FitOutJob job, JobEntry entry, @Nullable Position position) {
+        switch (entry.kind()) {
+            case PAIRED ->
+                placing.fit(
+                        session,
+                        entry.data().code(),
+                        job.mount().orElse(entry.data().mount()),
+                        job.vehicle(),
+                        position,
+                        entry.at().toEpochMilli());
+            case LEFT_OUT -> placing.takeOff(session, job.vehicle(), position);
+            case AIR_SET ->
+                changes.adjusted(
+                        session,
+                        job.vehicle(),
+                        position,
+                        entry.at(),
+                        WheelChanges.Measured.NOT,
+                        entry.who(),
+                        "fit-out");
+            case EXCHANGED -> {
+                Position other = Jobs.position(job, entry.data().other());
+                long since = Math.max(
+                        job.pairedAt(position).orElseThrow().toEpochMilli(),
+                        job.pairedAt(other).orElseThrow().toEpochMilli());
+                placing.exchange(session, job.vehicle(), position, other, since);
+            }
+            default -> {}
+        }
+    }
+}

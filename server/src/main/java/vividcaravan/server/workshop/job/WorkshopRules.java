@@ -1,0 +1,113 @@
+package vividcaravan.server.workshop.job;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.fitting.GaugeComparison;
+import vividcaravan.core.fitting.TyreInspection;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.SingleWriter;
+
+/** What the fleet asks of tyres and gauges. */
+@Component
+class WorkshopRules {
+
+    private static final long ONLY = 1;
+
+    private final SessionFactory sessions;
+    private final SingleWriter writer;
+
+    WorkshopRules(SessionFactory sessions, SingleWriter writer) {
+        this.sessions = sessions;
+        this.writer = writer;
+    }
+
+    /**
+     * The rules as figures.
+     *
+     * @param minTreadSteerMm least tread on steered axles, mm
+     * @param minTreadMm least tread elsewhere, mm
+     * @param maxAgeYears how old a tyre may be
+     * @param retreadOnSteer whether steered axles may have retreads
+     * @param gaugeToleranceKpa how much hand gauge and sensor may differ, kPa
+     */
+    record RuleFigures(
+            double minTreadSteerMm,
+            double minTreadMm,
+            int maxAgeYears,
+            boolean retreadOnSteer,
+            double gaugeToleranceKpa) {
+
+        static final RuleFigures DEFAULT = new RuleFigures(
+                TyreInspection.Rules.DEFAULT.minTreadSteerMm(),
+                TyreInspection.Rules.DEFAULT.minTreadMm(),
+                TyreInspection.Rules.DEFAULT.maxAgeYears(),
+                TyreInspection.Rules.DEFAULT.allowsRetreadOnSteer(),
+                GaugeComparison.TOLERANCE_KPA);
+
+        TyreInspection.Rules tyres() {
+            return new TyreInspection.Rules(minTreadSteerMm, minTreadMm, maxAgeYears, retreadOnSteer);
+        }
+    }
+
+    RuleFigures now() {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return now(session);
+        }
+    }
+
+    RuleFigures now(StatelessSession session) {
+        WorkshopRulesRow row = session.get(WorkshopRulesRow.class, ONLY);
+        return row == null
+                ? RuleFigures.DEFAULT
+                : new RuleFigures(
+                        row.minTreadSteerMm,
+                        row.minTreadMm,
+                        row.maxAgeYears,
+                        row.retreadOnSteer,
+                        row.gaugeToleranceKpa);
+    }
+
+    /**
+     * Sets other rules.
+     *
+     * @throws Refusal if a figure cannot be
+     */
+    RuleFigures set(RuleFigures rules) {
+        List<Refusal.Fault> faults = new ArrayList<>();
+        within(faults, "minTreadSteerMm", rules.minTreadSteerMm(), 0, 20, "mm");
+        within(faults, "minTreadMm", rules.minTreadMm(), 0, 20, "mm");
+        within(faults, "maxAgeYears", rules.maxAgeYears(), 1, 30, "years");
+        within(faults, "gaugeToleranceKpa", rules.gaugeToleranceKpa(), 1, 100, "kPa");
+        if (!faults.isEmpty()) {
+            throw Refusal.badRequest(faults.get(0).message(), faults);
+        }
+        return writer.write(session -> {
+            WorkshopRulesRow row = new WorkshopRulesRow();
+            row.id = ONLY;
+            row.minTreadSteerMm = rules.minTreadSteerMm();
+            row.minTreadMm = rules.minTreadMm();
+            row.maxAgeYears = rules.maxAgeYears();
+            row.retreadOnSteer = rules.retreadOnSteer();
+            row.gaugeToleranceKpa = rules.gaugeToleranceKpa();
+            if (session.get(WorkshopRulesRow.class, ONLY) == null) {
+                session.insert(row);
+            } else {
+                session.update(row);
+            }
+            return rules;
+        });
+    }
+
+    private static void within(
+            List<Refusal.Fault> faults, String field, double value, double least, double most, String unit) {
+        if (!(value >= least && value <= most)) {
+            faults.add(new Refusal.Fault(
+                    field,
+                    "\"" + field + "\" must be " + (long) least + " to " + (long) most + " " + unit + ", was " + value
+                            + "."));
+        }
+    }
+}

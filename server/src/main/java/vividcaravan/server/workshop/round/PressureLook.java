@@ -1,0 +1,142 @@
+package vividcaravan.server.workshop.round;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.gas.Atmosphere;
+import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.Reading;
+import vividcaravan.core.planning.PressureAdvice;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.VehicleSnapshot;
+
+/** What to do with the pressure of every wheel of a vehicle, by its newest readings. */
+@Component
+class PressureLook {
+
+    /** What was said longer ago says nothing of the pressure now. */
+    private static final long FRESH_MILLIS = 30L * 60 * 1000;
+
+    private static final double MILD_C = 20;
+
+    private final Clock clock;
+
+    PressureLook(Clock clock) {
+        this.clock = clock;
+    }
+
+    /**
+     * One wheel.
+     *
+     * @param targetKpa cold target, kPa
+     * @param gaugeKpa what a hand gauge shows: by what its sensor reports, or found since, kPa
+     * @param advice null without a fresh reading
+     * @param at when its sensor last spoke
+     * @param set what was last recorded of setting it, or null
+     */
+    record Wheel(
+            Position position,
+            double targetKpa,
+            @Nullable Double gaugeKpa,
+            @Nullable Double temperatureC,
+            @Nullable PressureAdvice advice,
+            @Nullable Instant at,
+            @Nullable Adjustment set) {
+
+        /** Whether it reads right; where nothing is heard, whether it was set to its cold target. */
+        boolean isRight() {
+            return advice == null
+                    ? set != null
+                            && set.afterKpa() != null
+                            && Math.abs(set.afterKpa() - targetKpa) <= PressureAdvice.toleranceKpa(targetKpa)
+                    : advice.action() == PressureAdvice.Action.RIGHT;
+        }
+    }
+
+    /** The temperature of the air outside where nobody said: the coolest tyre's that spoke lately, otherwise 20 °C. */
+    double coolestC(List<VehicleInService> vehicles) {
+        return vehicles.stream()
+                .flatMap(vehicle -> vehicle.sensors().values().stream())
+                .map(KnownSensor::newest)
+                .filter(this::isFresh)
+                .mapToDouble(Reading::temperatureC)
+                .min()
+                .orElse(MILD_C);
+    }
+
+    private boolean isFresh(@Nullable Reading reading) {
+        return reading != null && reading.isMeasurement() && reading.at() >= clock.millis() - FRESH_MILLIS;
+    }
+
+    /**
+     * Every wheel of a vehicle, spares among them.
+     *
+     * @param isAirStated whether somebody said what the air outside has
+     * @param since what was recorded of setting a pressure from then on counts, epoch milliseconds
+     */
+    List<Wheel> at(VehicleInService vehicle, double airC, boolean isAirStated, long since) {
+        List<Wheel> wheels = new ArrayList<>();
+        VehicleSnapshot snapshot = vehicle.snapshot();
+        for (Position position : snapshot.description().layout().positions()) {
+            double target = snapshot.rules().at(position).orElseThrow().limits().targetKpa();
+            Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
+            boolean isFresh = isFresh(newest);
+            // A round is gone with a hand gauge: its figures are a gauge's, wherever the vehicle stands.
+            Double gauge = isFresh ? gaugeKpa(vehicle, position, newest) : null;
+            PressureAdvice advice =
+                    isFresh ? advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated) : null;
+            Adjustment set = vehicle.latestAdjustment(position, since).orElse(null);
+            boolean isGaugedSince = isFresh && set != null && set.afterKpa() != null && set.at() > newest.at();
+            if (isGaugedSince && advice.action() != PressureAdvice.Action.DO_NOT_INFLATE) {
+                gauge = set.afterKpa();
+                advice = advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated);
+            }
+            wheels.add(new Wheel(
+                    position,
+                    target,
+                    gauge,
+                    isFresh ? newest.temperatureC() : null,
+                    advice,
+                    newest == null ? null : Instant.ofEpochMilli(newest.at()),
+                    set));
+        }
+        return wheels;
+    }
+
+    private static double gaugeKpa(VehicleInService vehicle, Position position, Reading reading) {
+        KnownSensor sensor = vehicle.sensorAt(position).orElseThrow();
+        return vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa());
+    }
+
+    private static PressureAdvice advice(
+            VehicleInService vehicle,
+            Position position,
+            double target,
+            double gauge,
+            double tyreC,
+            double airC,
+            boolean isAirStated) {
+        // A cap shows the wind, and a guess made from warm tyres makes them look cold.
+        boolean isCap = vehicle.sensorAt(position)
+                .flatMap(KnownSensor::mount)
+                .filter(mount -> mount.isOutside())
+                .isPresent();
+        PressureAdvice.Known known = new PressureAdvice.Known(
+                isAirStated && !isCap && vehicle.isSoaked(position), vehicle.isToBeFilled(position));
+        double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
+        PressureAdvice advice = PressureAdvice.of(target, gauge, tyreC, airC, Atmosphere.at(altitude), known);
+        return hasRunSoft(vehicle, position) ? advice.afterRunningSoft() : advice;
+    }
+
+    /** A tyre that was filled after it ran soft reads perfect, and is not. */
+    private static boolean hasRunSoft(VehicleInService vehicle, Position position) {
+        return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
+                .anyMatch(alert -> position.equals(alert.position()) && alert.isRunSoft());
+    }
+}

@@ -1,0 +1,250 @@
+package vividcaravan.server.workshop.round;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.Adjustment;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.platform.Ids;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Rounded;
+import vividcaravan.server.platform.SingleWriter;
+
+/** Rounds of pressures over some vehicles: open until every wheel reads right or has a reason, then kept as a sheet. */
+@Component
+class PressureRounds {
+
+    private static final int LONGEST_REASON = 500;
+    private static final int MOST_LISTED = 50;
+
+    private final SessionFactory sessions;
+    private final SingleWriter writer;
+    private final FleetDirectory fleet;
+    private final PressureLook look;
+    private final Ids ids;
+    private final Clock clock;
+    private final JsonMapper json;
+
+    PressureRounds(
+            SessionFactory sessions,
+            SingleWriter writer,
+            FleetDirectory fleet,
+            PressureLook look,
+            Ids ids,
+            Clock clock,
+            JsonMapper json) {
+        this.sessions = sessions;
+        this.writer = writer;
+        this.fleet = fleet;
+        this.look = look;
+        this.ids = ids;
+        this.clock = clock;
+        this.json = json;
+    }
+
+    /** A round with its sheet: as the wheels are now, or as they were when it ended. */
+    record PressureRound(PressureRoundRow row, RoundSheet sheet) {}
+
+    /** Opens a round. */
+    PressureRound open(List<VehicleInService> vehicles, @Nullable Double airC, String who) {
+        return writer.write(session -> {
+            PressureRoundRow row = new PressureRoundRow();
+            ids.load(session, "pressure_round", "id");
+            row.id = ids.next("pressure_round");
+            row.state = RoundState.OPEN;
+            row.openedAt = clock.millis();
+            row.openedBy = who;
+            row.airC = airC;
+            row.vehicles = json.writeValueAsString(
+                    vehicles.stream().map(VehicleInService::id).toList());
+            session.insert(row);
+            return round(session, row);
+        });
+    }
+
+    /** The newest rounds, the newest first. */
+    List<PressureRound> latest() {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session
+                    .createSelectionQuery("from PressureRoundRow order by id desc", PressureRoundRow.class)
+                    .setMaxResults(MOST_LISTED)
+                    .getResultList()
+                    .stream()
+                    .map(row -> round(session, row))
+                    .toList();
+        }
+    }
+
+    /**
+     * One round.
+     *
+     * @throws Refusal if there is none
+     */
+    PressureRound existing(long id) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return round(session, row(session, id));
+        }
+    }
+
+    private static PressureRoundRow row(StatelessSession session, long id) {
+        PressureRoundRow row = session.get(PressureRoundRow.class, id);
+        if (row == null) {
+            throw Refusal.notFound("There is no pressure round " + id + ".");
+        }
+        return row;
+    }
+
+    private static PressureRoundRow openRow(StatelessSession session, long id) {
+        PressureRoundRow row = row(session, id);
+        if (row.state != RoundState.OPEN) {
+            throw Refusal.conflict("This round has ended; its sheet is kept as it is. Begin another.");
+        }
+        return row;
+    }
+
+    private PressureRound round(StatelessSession session, PressureRoundRow row) {
+        return new PressureRound(
+                row, row.sheet == null ? sheet(session, row) : json.readValue(row.sheet, RoundSheet.class));
+    }
+
+    private RoundSheet sheet(StatelessSession session, PressureRoundRow row) {
+        List<VehicleInService> vehicles = vehicles(row);
+        Map<String, RoundReasonRow> reasons = session
+                .createSelectionQuery("from RoundReasonRow where roundId = :round order by id", RoundReasonRow.class)
+                .setParameter("round", row.id)
+                .getResultList()
+                .stream()
+                .collect(Collectors.toMap(
+                        reason -> reason.vehicleId + " " + reason.position,
+                        Function.identity(),
+                        (earlier, later) -> later));
+        double airC = row.airC == null ? look.coolestC(vehicles) : row.airC;
+        return new RoundSheet(
+                airC,
+                row.airC == null,
+                vehicles.stream()
+                        .map(vehicle -> new RoundSheet.RoundVehicle(
+                                vehicle.description().ref(),
+                                look.at(vehicle, airC, row.airC != null, row.openedAt).stream()
+                                        .map(wheel -> wheel(
+                                                wheel,
+                                                reasons.get(vehicle.id() + " "
+                                                        + wheel.position().code())))
+                                        .toList()))
+                        .toList());
+    }
+
+    private List<VehicleInService> vehicles(PressureRoundRow row) {
+        return Arrays.stream(json.readValue(row.vehicles, long[].class))
+                .mapToObj(id -> fleet.vehicle(id).orElseThrow())
+                .toList();
+    }
+
+    private static RoundSheet.RoundWheel wheel(PressureLook.Wheel wheel, @Nullable RoundReasonRow reason) {
+        Adjustment set = wheel.set();
+        return new RoundSheet.RoundWheel(
+                wheel.position().code(),
+                wheel.position().words(),
+                Rounded.tenth(wheel.targetKpa()),
+                Rounded.tenth(wheel.gaugeKpa()),
+                Rounded.tenth(wheel.temperatureC()),
+                wheel.advice() == null ? null : Rounded.tenth(wheel.advice().targetNowKpa()),
+                wheel.advice() == null ? null : wheel.advice().action(),
+                wheel.advice() == null ? null : Rounded.tenth(wheel.advice().changeKpa()),
+                null,
+                wheel.at(),
+                set == null
+                        ? null
+                        : new RoundSheet.SetPressure(set.beforeKpa(), set.afterKpa(), Instant.ofEpochMilli(set.at())),
+                reason == null ? null : reason.reason,
+                reason == null ? null : reason.who,
+                wheel.isRight() || reason != null);
+    }
+
+    /**
+     * Says why a wheel stays as it is, or what was found there.
+     *
+     * @throws Refusal if the round has ended, the wheel is none of it, or nothing is said
+     */
+    PressureRound give(long id, @Nullable String ref, @Nullable String code, @Nullable String reason, String who) {
+        if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
+            throw Refusal.badRequest("reason", "Say why this wheel stays as it is, in at most 500 characters.");
+        }
+        return writer.write(session -> {
+            PressureRoundRow round = openRow(session, id);
+            VehicleInService vehicle = vehicles(round).stream()
+                    .filter(one -> one.description().ref().equals(ref))
+                    .findFirst()
+                    .orElseThrow(() -> Refusal.badRequest("vehicle", "\"" + ref + "\" is not in this round."));
+            Position position = vehicle.existing(String.valueOf(code));
+            boolean isSentTwice = latestReason(session, id, vehicle, position)
+                    .filter(latest -> latest.who.equals(who) && latest.reason.equals(reason.strip()))
+                    .isPresent();
+            if (isSentTwice) {
+                return round(session, round);
+            }
+            RoundReasonRow row = new RoundReasonRow();
+            ids.load(session, "round_reason", "id");
+            row.id = ids.next("round_reason");
+            row.roundId = id;
+            row.vehicleId = vehicle.id();
+            row.position = position.code();
+            row.at = clock.millis();
+            row.who = who;
+            row.reason = reason.strip();
+            session.insert(row);
+            return round(session, round);
+        });
+    }
+
+    private static Optional<RoundReasonRow> latestReason(
+            StatelessSession session, long round, VehicleInService vehicle, Position position) {
+        return session.createSelectionQuery(
+                        "from RoundReasonRow where roundId = :round and vehicleId = :vehicle and position = :position"
+                                + " order by id desc",
+                        RoundReasonRow.class)
+                .setParameter("round", round)
+                .setParameter("vehicle", vehicle.id())
+                .setParameter("position", position.code())
+                .setMaxResults(1)
+                .uniqueResultOptional();
+    }
+
+    /**
+     * Ends a round; its sheet is kept as it is now.
+     *
+     * @param isGivenUp whether it ends though wheels are not settled
+     * @throws Refusal if wheels are not settled and it is not given up
+     */
+    PressureRound end(long id, boolean isGivenUp, String who) {
+        return writer.write(session -> {
+            PressureRoundRow row = openRow(session, id);
+            RoundSheet sheet = sheet(session, row);
+            if (!isGivenUp && sheet.unsettled() > 0) {
+                throw Refusal.conflict(
+                        sheet.unsettled() == 1
+                                ? "One wheel neither reads right nor has a reason. Look at it, or say why it stays so."
+                                : sheet.unsettled()
+                                        + " wheels neither read right nor have a reason. Look at them, or say why they stay so.");
+            }
+            row.state = isGivenUp ? RoundState.GIVEN_UP : RoundState.DONE;
+            row.closedAt = clock.millis();
+            row.closedBy = who;
+            row.sheet = json.writeValueAsString(sheet);
+            session.update(row);
+            return new PressureRound(row, sheet);
+        });
+    }
+}
