@@ -50,6 +50,7 @@ class SiegeTest {
     private static final long AWAY_MILLIS = 400;
 
     private static final int MOST_SIEGES = 3;
+    private static final int MOST_LINES_OF_LOG = 150;
 
     private static final int VEHICLES = 400;
     private static final Trucks TRUCKS = new Trucks("SG-", 0xC00000, VEHICLES);
@@ -98,7 +99,11 @@ class SiegeTest {
                 besieged = besieged(product, honest, outOfOrder, collector);
             }
             besieged.assertAllWasWell();
-            assertThat(product.log()).doesNotContain("OutOfMemoryError");
+            assertThat(product.log())
+                    .as("nobody fills the log from outside")
+                    .doesNotContain("OutOfMemoryError")
+                    .doesNotContain("\tat ")
+                    .satisfies(log -> assertThat(log.lines()).hasSizeLessThan(MOST_LINES_OF_LOG));
             // In good order it would first wait for those who never read.
             product.kill();
         }

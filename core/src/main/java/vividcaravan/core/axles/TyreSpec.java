@@ -42,9 +42,4 @@ public record TyreSpec(String size, Integer loadIndex, Double maxColdKpa, Double
         }
         return faults;
     }
-
-    /** Whether nothing is known. */
-    public boolean isUnknown() {
-        return equals(UNKNOWN);
-    }
 }

@@ -79,13 +79,6 @@ public final class FittingTimeline {
                 .findFirst();
     }
 
-    /** What sat at a wheel at {@code at}. */
-    public Optional<Fitting> atWheel(long vehicle, Position position, long at) {
-        return fittings.stream()
-                .filter(f -> f.isAt(vehicle, position) && f.covers(at))
-                .findFirst();
-    }
-
     /** Every stay at a wheel that touches the time from {@code from} to {@code to}, oldest first. */
     public List<Fitting> staysAt(long vehicle, Position position, long from, long to) {
         return fittings.stream()

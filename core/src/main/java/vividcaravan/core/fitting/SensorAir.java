@@ -33,9 +33,4 @@ public final class SensorAir {
     public TemperatureCompensation of(MountKind mount) {
         return mount != null && vented.contains(mount) ? ofVented : ofFixedOffset;
     }
-
-    /** What brings a hand gauge's reading there to 20 °C. */
-    public TemperatureCompensation ofGauge() {
-        return ofVented;
-    }
 }

@@ -65,9 +65,10 @@ public record TemperatureCompensation(Temperature reference, AbsolutePressure am
                 - ambient.kpa();
     }
 
-    /** The air outside, kPa absolute. */
-    public double ambientKpa() {
-        return ambient.kpa();
+    /** How warm the air in a tyre is that has {@code kpaAtReference} at the reference and {@code kpa} now, both kPa gauge; °C. */
+    public double celsiusAt(double kpa, double kpaAtReference) {
+        return (kpa + ambient.kpa()) / (kpaAtReference + ambient.kpa()) * reference.kelvin()
+                - Temperature.ZERO_CELSIUS_KELVIN;
     }
 
     /** What is reported at {@code temperature} of a tyre that a gauge finds at {@code atReference} at the reference. */

@@ -3,7 +3,6 @@ package vividcaravan.core.judge;
 import java.io.DataInput;
 import java.io.DataOutput;
 import java.io.IOException;
-import vividcaravan.core.units.Temperature;
 
 /**
  * A wheel against its siblings: what it should show, how far it is off, whether that grows like a leak, and how hot its air
@@ -40,7 +39,6 @@ final class WheelTrack {
 
     private static final double FIRST_STEP_KPA = 8;
     private static final double LEAST_STEP_KPA = 0.5;
-    private static final double REFERENCE_KELVIN = 20 + Temperature.ZERO_CELSIUS_KELVIN;
 
     private final Baseline baseline = new Baseline();
     private final Drift drift = new Drift();
@@ -266,9 +264,7 @@ final class WheelTrack {
     }
 
     private double airByPressure(WheelRules rules, double target) {
-        double ambient = rules.compensation().ambientKpa();
-        double absolute = gaugeRatio * target + ambient;
-        return absolute / (baseline.level() * target + ambient) * REFERENCE_KELVIN - Temperature.ZERO_CELSIUS_KELVIN;
+        return rules.compensation().celsiusAt(gaugeRatio * target, baseline.level() * target);
     }
 
     private void look(double off, double own, double shown, Measurement m) {

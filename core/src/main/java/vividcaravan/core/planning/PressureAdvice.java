@@ -1,5 +1,6 @@
 package vividcaravan.core.planning;
 
+import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.units.AbsolutePressure;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.Temperature;
@@ -121,7 +122,6 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
     }
 
     private static double brought(double gaugeKpa, double fromC, double toC, AbsolutePressure ambient) {
-        double zero = Temperature.ZERO_CELSIUS_KELVIN;
-        return (gaugeKpa + ambient.kpa()) * (toC + zero) / (fromC + zero) - ambient.kpa();
+        return new TemperatureCompensation(new Temperature(toC), ambient, ambient).compensateKpa(gaugeKpa, fromC);
     }
 }

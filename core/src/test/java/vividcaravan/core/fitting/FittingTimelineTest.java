@@ -36,8 +36,12 @@ class FittingTimelineTest {
         FittingTimeline timeline =
                 FittingTimeline.EMPTY.fit(1, TRUCK, LEFT, 100).fit(2, TRUCK, LEFT, 200);
 
-        assertThat(timeline.atWheel(TRUCK, LEFT, 150)).map(Fitting::sensor).contains(1L);
-        assertThat(timeline.atWheel(TRUCK, LEFT, 250)).map(Fitting::sensor).contains(2L);
+        assertThat(timeline.staysAt(TRUCK, LEFT, 150, 150))
+                .extracting(Fitting::sensor)
+                .containsExactly(1L);
+        assertThat(timeline.staysAt(TRUCK, LEFT, 250, 250))
+                .extracting(Fitting::sensor)
+                .containsExactly(2L);
         assertThat(timeline.ofSensor(1, 250)).isEmpty();
     }
 

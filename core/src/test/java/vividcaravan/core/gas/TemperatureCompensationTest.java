@@ -141,4 +141,11 @@ class TemperatureCompensationTest {
         assertThat(vented.gaugeKpa(800)).isEqualTo(800);
         assertThat(vented.compensateKpa(800, 20)).isCloseTo(800, within(1e-9));
     }
+
+    /** Gay-Lussac's law by hand: (900 + 101.325) / (800 + 101.325) · 293.15 K = 325.67 K. */
+    @Test
+    void tellsHowWarmTheAirIsByItsPressure() {
+        assertThat(SEA.celsiusAt(900, 800)).isCloseTo(52.525, within(0.005));
+        assertThat(SEA.celsiusAt(800, 800)).isCloseTo(20, within(1e-9));
+    }
 }

@@ -60,8 +60,13 @@ class SecurityConfiguration {
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())
                 .requestCache(cache -> cache.disable())
+                // What the container makes of a request that ended badly was let in, or refused, when it came; where an
+                // answer has begun it is an inclusion. Refusing that would fill the log for everybody who hangs up.
                 .authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(
-                                DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC)
+                                DispatcherType.ERROR,
+                                DispatcherType.FORWARD,
+                                DispatcherType.ASYNC,
+                                DispatcherType.INCLUDE)
                         .permitAll()
                         .requestMatchers(
                                 "/api/v1/session",

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.LongPredicate;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.MediaType;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import vividcaravan.core.alert.AlertWords;
@@ -13,6 +15,8 @@ import vividcaravan.core.alert.AlertWords;
  * sender busy and nobody else waiting, and costs no memory.
  */
 final class LiveStream {
+
+    private static final Logger LOG = LoggerFactory.getLogger(LiveStream.class);
 
     /** So much is written at once; then it is looked afresh what is newest. */
     private static final int LONGEST_BUNDLE = 64 * 1024;
@@ -83,7 +87,11 @@ final class LiveStream {
 
     void close() {
         isClosed = true;
-        emitter.complete();
+        try {
+            emitter.complete();
+        } catch (IllegalStateException e) {
+            LOG.debug("The reader was gone already", e);
+        }
     }
 
     /** Sends what is new, bundle by bundle, until the reader knows all of it or is gone. */

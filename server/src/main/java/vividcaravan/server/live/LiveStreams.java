@@ -19,6 +19,7 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
@@ -88,8 +89,13 @@ class LiveStreams implements DisposableBean {
 
     /** A slow reader blocks its sender, so every stream may have one of its own; idle ones go. */
     private static ExecutorService senders() {
-        ThreadPoolExecutor pool =
-                new ThreadPoolExecutor(MOST_STREAMS, MOST_STREAMS, 30, TimeUnit.SECONDS, new LinkedBlockingQueue<>());
+        ThreadPoolExecutor pool = new ThreadPoolExecutor(
+                MOST_STREAMS,
+                MOST_STREAMS,
+                30,
+                TimeUnit.SECONDS,
+                new LinkedBlockingQueue<>(),
+                new CustomizableThreadFactory("live-"));
         pool.allowCoreThreadTimeOut(true);
         return pool;
     }

@@ -23,6 +23,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.ServletWebRequest;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
@@ -164,6 +165,19 @@ class Problems extends ResponseEntityExceptionHandler {
                         ? "The body could not be read as JSON of the expected shape."
                         : faults.get(0).message();
         return handleExceptionInternal(e, of(answered, detail, faults), headers, answered, request);
+    }
+
+    /** Whoever hung up in the middle of an answer gets no other, and fills no log. */
+    @Override
+    protected @Nullable ResponseEntity<Object> handleExceptionInternal(
+            Exception e, @Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        if (request instanceof ServletWebRequest web
+                && web.getResponse() != null
+                && web.getResponse().isCommitted()) {
+            LOG.debug("The answer had begun", e);
+            return null;
+        }
+        return super.handleExceptionInternal(e, body, headers, status, request);
     }
 
     private static Stream<Throwable> causes(Throwable thrown) {
