@@ -10,7 +10,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 
@@ -52,7 +52,7 @@ class AlertActions {
     @Scheduled(fixedDelay = 20_000)
     void unshelve() {
         long now = clock.millis();
-        for (VehicleInService vehicle : fleet.vehicles()) {
+        for (FleetVehicle vehicle : fleet.vehicles()) {
             for (Alert alert : vehicle.openAlerts()) {
                 if (alert.state() == AlertState.SHELVED && alert.shelvedUntil() <= now) {
                     change(alert.id(), shelved -> shelved.unshelved(now));
@@ -75,7 +75,7 @@ class AlertActions {
             vehicleId = row.vehicleId;
         }
         writer.write(session -> {
-            VehicleInService vehicle = fleet.vehicle(vehicleId).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(vehicleId).orElseThrow();
             Alert alert = vehicle.alert(id)
                     .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
             // What people see is what they decide on: what gets worse from here on calls again.

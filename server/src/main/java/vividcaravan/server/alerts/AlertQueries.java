@@ -18,7 +18,7 @@ import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.fleet.WheelLimits;
 import vividcaravan.server.platform.Rounded;
@@ -79,7 +79,7 @@ public class AlertQueries {
             LongPredicate sees = visible.sees();
             List<Long> untold = fleet.vehicles().stream()
                     .filter(one -> !one.isInService() || !sees.test(one.id()))
-                    .map(VehicleInService::id)
+                    .map(FleetVehicle::id)
                     .toList();
             if (!untold.isEmpty()) {
                 where.append(" and a.vehicleId not in (:untold)");
@@ -112,7 +112,7 @@ public class AlertQueries {
             if (row == null || !visible.sees().test(row.vehicleId)) {
                 return Optional.empty();
             }
-            VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
             Alert alert =
                     vehicle.asItIsNow(row.alert(entries(session, List.of(id)).getOrDefault(id, List.of())));
             // Of a note for the whole vehicle, the wheel that was named shows it best.
@@ -175,7 +175,7 @@ public class AlertQueries {
     }
 
     private Change change(AlertRow row, List<AlertEntry> entries) {
-        VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+        FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
         Alert alert = vehicle.asItIsNow(row.alert(entries));
         return new Change(
                 row.changeSeq, row.id, row.vehicleId, vehicle.isInService(), words -> item(row, alert, vehicle, words));
@@ -205,14 +205,14 @@ public class AlertQueries {
                 entries(session, rows.stream().map(row -> row.id).toList());
         return rows.stream()
                 .map(row -> {
-                    VehicleInService vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+                    FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
                     Alert alert = vehicle.asItIsNow(row.alert(entries.getOrDefault(row.id, List.of())));
                     return item(row, alert, vehicle, words);
                 })
                 .toList();
     }
 
-    private static AlertItem item(AlertRow row, Alert alert, VehicleInService vehicle, AlertWords words) {
+    private static AlertItem item(AlertRow row, Alert alert, FleetVehicle vehicle, AlertWords words) {
         Position position = alert.position();
         String ref = vehicle.description().ref();
         return new AlertItem(

@@ -16,7 +16,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Ids;
 
 /** Keeps alerts: what the single writer changed goes into its transaction, and is announced once on disk. */
@@ -52,14 +52,14 @@ public class AlertStore {
                                         + " group by b.vehicleId, b.position, b.family) or a.state <> CLOSED",
                                 AlertRow.class)
                         .getResultList());
-        fleet.vehicles().forEach(VehicleInService::publishAlerts);
+        fleet.vehicles().forEach(FleetVehicle::publishAlerts);
         settled();
     }
 
     /** The same for some vehicles, whose books are empty; what was not announced since {@link #settled} never will be. */
-    public void load(StatelessSession session, Collection<VehicleInService> vehicles) {
+    public void load(StatelessSession session, Collection<FleetVehicle> vehicles) {
         unannounced.subList(announcedIfAllIsWell, unannounced.size()).clear();
-        for (VehicleInService vehicle : vehicles) {
+        for (FleetVehicle vehicle : vehicles) {
             restore(
                     session,
                     session.createSelectionQuery(
@@ -108,16 +108,16 @@ public class AlertStore {
     }
 
     /** Stores an alert as it is now. */
-    public void save(StatelessSession session, VehicleInService vehicle, Alert alert) {
+    public void save(StatelessSession session, FleetVehicle vehicle, Alert alert) {
         save(session, vehicle, alert, false);
     }
 
     /** Stores an alert whose record was written anew. */
-    public void saveRewritten(StatelessSession session, VehicleInService vehicle, Alert alert) {
+    public void saveRewritten(StatelessSession session, FleetVehicle vehicle, Alert alert) {
         save(session, vehicle, alert, true);
     }
 
-    private void save(StatelessSession session, VehicleInService vehicle, Alert alert, boolean isRewritten) {
+    private void save(StatelessSession session, FleetVehicle vehicle, Alert alert, boolean isRewritten) {
         Instant now = clock.instant();
         long seq = ids.next("alert", "change_seq");
         AlertRow row = AlertRow.of(alert, vehicle.id(), seq, now);

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.simulator.Incident;
@@ -79,7 +79,7 @@ class DemoController {
         if (request.kind() == null || request.vehicle() == null) {
             throw Refusal.badRequest("kind", "Say what is to happen and to which vehicle.");
         }
-        VehicleInService vehicle = fleet.existing(request.vehicle());
+        FleetVehicle vehicle = fleet.existing(request.vehicle());
         if (!live.knows(request.vehicle())) {
             throw Refusal.badRequest(
                     "vehicle",
@@ -143,7 +143,7 @@ class DemoController {
         if (request.action() == null || request.vehicle() == null || request.position() == null) {
             throw Refusal.badRequest("action", "Say what to do at which wheel of which vehicle.");
         }
-        VehicleInService vehicle = fleet.existing(request.vehicle());
+        FleetVehicle vehicle = fleet.existing(request.vehicle());
         Position position = vehicle.existing(request.position());
         boolean isDriving = vehicle.sensorAt(position)
                 .filter(sensor -> !LiveSimulation.isInWorkshop(sensor.code()))
@@ -161,7 +161,7 @@ class DemoController {
     }
 
     /** What a vehicle measured in the past can only come now if nothing of that time is known yet. */
-    private void refuseIfHeardMeanwhile(Incident.Kind kind, VehicleInService vehicle) {
+    private void refuseIfHeardMeanwhile(Incident.Kind kind, FleetVehicle vehicle) {
         Long heardAt = WheelStates.lastHeardAt(vehicle);
         long needed = clock.instant().minus(kind.past()).toEpochMilli();
         if (!kind.past().isZero() && heardAt != null && heardAt > needed) {

@@ -20,7 +20,7 @@ import vividcaravan.core.judge.Reading;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.ApiTokens;
 import vividcaravan.server.access.DemoAccounts;
-import vividcaravan.server.document.FleetRegister;
+import vividcaravan.server.document.DocumentIntake;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.Installation;
@@ -42,7 +42,7 @@ class DemoFleet implements DisposableBean {
     private static final Set<String> DRIVEN = Set.of("GX-05", "GT-15", "BV-03");
 
     private final FleetDirectory fleet;
-    private final FleetRegister register;
+    private final DocumentIntake register;
     private final ApiTokens tokens;
     private final Accounts accounts;
     private final DemoStores stores;
@@ -55,7 +55,7 @@ class DemoFleet implements DisposableBean {
 
     DemoFleet(
             FleetDirectory fleet,
-            FleetRegister register,
+            DocumentIntake register,
             ApiTokens tokens,
             Accounts accounts,
             DemoStores stores,

@@ -17,9 +17,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleRedescribed;
-import vividcaravan.server.fleet.VehicleStore;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 
@@ -33,11 +33,11 @@ class DepotsController {
     private static final int LONGEST_NAME = 120;
 
     private final FleetDirectory fleet;
-    private final VehicleStore store;
+    private final FleetTables store;
     private final SingleWriter writer;
     private final ApplicationEventPublisher events;
 
-    DepotsController(FleetDirectory fleet, VehicleStore store, SingleWriter writer, ApplicationEventPublisher events) {
+    DepotsController(FleetDirectory fleet, FleetTables store, SingleWriter writer, ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.store = store;
         this.writer = writer;
@@ -63,7 +63,7 @@ class DepotsController {
                 .toList());
     }
 
-    private List<VehicleInService> at(String depot) {
+    private List<FleetVehicle> at(String depot) {
         return fleet.vehicles().stream()
                 .filter(vehicle -> depot.equals(vehicle.description().depot()))
                 .toList();
@@ -79,7 +79,7 @@ class DepotsController {
         DepotDescription depot = checked(request);
         writer.write(session -> {
             store.storeDepot(session, depot);
-            for (VehicleInService vehicle : at(depot.name())) {
+            for (FleetVehicle vehicle : at(depot.name())) {
                 vehicle.describe(vehicle.description(), depot);
                 events.publishEvent(new VehicleRedescribed(session, vehicle));
             }

@@ -4,7 +4,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.document.FleetDocument;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleState;
 
 /**
@@ -24,7 +24,7 @@ record DescribedVehicle(
         Set<VehicleUse> uses,
         FleetDocument.VehicleEntry vehicle) {
 
-    static DescribedVehicle of(VehicleInService vehicle) {
+    static DescribedVehicle of(FleetVehicle vehicle) {
         return new DescribedVehicle(
                 vehicle.revision(),
                 vehicle.state(),

@@ -27,10 +27,10 @@ class VehicleBatches {
     private static final int MOST_ROWS = 10_000;
     private static final List<String> COLUMNS = List.of("ref", "plate", "depot");
 
-    private final VehicleDescriptions descriptions;
+    private final Describing descriptions;
     private final FleetDirectory fleet;
 
-    VehicleBatches(VehicleDescriptions descriptions, FleetDirectory fleet) {
+    VehicleBatches(Describing descriptions, FleetDirectory fleet) {
         this.descriptions = descriptions;
         this.fleet = fleet;
     }
@@ -47,15 +47,14 @@ class VehicleBatches {
         if (vehicle.isObject()) {
             ((ObjectNode) vehicle).put("ref", "each");
         }
-        VehicleDescriptions.Checked like = descriptions.check(vehicle, true);
+        Describing.Checked like = descriptions.check(vehicle, true);
         List<VehicleBatch.BatchRow> rows = read(csv);
         long faulty = rows.stream().filter(row -> !row.faults().isEmpty()).count();
         if (isPreview || faulty > 0) {
             return new VehicleBatch(rows, (int) faulty, 0);
         }
         descriptions.create(rows.stream()
-                .map(row -> new VehicleDescriptions.Checked(
-                        like.entry().as(row.ref(), row.plate(), row.depot()), like.book()))
+                .map(row -> new Describing.Checked(like.entry().as(row.ref(), row.plate(), row.depot()), like.book()))
                 .toList());
         return new VehicleBatch(rows, 0, rows.size());
     }

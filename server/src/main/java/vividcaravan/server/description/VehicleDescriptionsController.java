@@ -35,13 +35,13 @@ import vividcaravan.server.platform.Refusal;
 @Tag(name = "vehicles")
 class VehicleDescriptionsController {
 
-    private final VehicleDescriptions descriptions;
+    private final Describing descriptions;
     private final VehicleBatches batches;
     private final FleetDirectory fleet;
     private final VisibleFleet visible;
 
     VehicleDescriptionsController(
-            VehicleDescriptions descriptions, VehicleBatches batches, FleetDirectory fleet, VisibleFleet visible) {
+            Describing descriptions, VehicleBatches batches, FleetDirectory fleet, VisibleFleet visible) {
         this.batches = batches;
         this.descriptions = descriptions;
         this.fleet = fleet;

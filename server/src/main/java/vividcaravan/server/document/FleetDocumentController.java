@@ -51,11 +51,11 @@ class FleetDocumentController {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
 
-    private final FleetRegister register;
+    private final DocumentIntake register;
     private final FleetExport export;
     private final Semaphore one = new Semaphore(1, true);
 
-    FleetDocumentController(FleetRegister register, FleetExport export) {
+    FleetDocumentController(DocumentIntake register, FleetExport export) {
         this.export = export;
         this.register = register;
     }
@@ -66,7 +66,7 @@ class FleetDocumentController {
     @RequestBody(
             required = true,
             content = @Content(mediaType = "application/json", schema = @Schema(implementation = FleetDocument.class)))
-    FleetRegister.Imported take(HttpServletRequest request) throws IOException, InterruptedException {
+    DocumentIntake.Imported take(HttpServletRequest request) throws IOException, InterruptedException {
         // A large document takes much memory while it is looked through, so that goes one by one.
         if (!one.tryAcquire(5, TimeUnit.SECONDS)) {
             throw Refusal.busy("Another fleet document is being taken in. Send this one again in a few seconds.");

@@ -7,10 +7,10 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 
-/** Gives the fleet as a document that {@link FleetRegister} takes. */
+/** Gives the fleet as a document that {@link DocumentIntake} takes. */
 @Component
 public class FleetExport {
 
@@ -31,7 +31,7 @@ public class FleetExport {
         return new FleetDocument(FleetDocument.FORMAT, FleetDocument.VERSION, null, depots, vehicles);
     }
 
-    private static FleetDocument.VehicleEntry entry(VehicleInService vehicle) {
+    private static FleetDocument.VehicleEntry entry(FleetVehicle vehicle) {
         VehicleDescription description = vehicle.description();
         List<FleetDocument.SensorEntry> sensors = new ArrayList<>();
         for (Position position : description.layout().positions()) {

@@ -7,4 +7,4 @@ import org.hibernate.StatelessSession;
  *
  * @param before the description until now
  */
-public record DescriptionReplaced(StatelessSession session, VehicleInService vehicle, VehicleDescription before) {}
+public record DescriptionReplaced(StatelessSession session, FleetVehicle vehicle, VehicleDescription before) {}

@@ -11,4 +11,4 @@ import vividcaravan.core.axles.Position;
  * @param session the transaction's session
  * @param since for each wheel, the time from which its record is different, epoch milliseconds
  */
-public record FittingsChanged(StatelessSession session, VehicleInService vehicle, Map<Position, Long> since) {}
+public record FittingsChanged(StatelessSession session, FleetVehicle vehicle, Map<Position, Long> since) {}

@@ -1,13 +1,7 @@
 package vividcaravan.server.fleet;
 
-import static java.util.stream.Collectors.groupingBy;
-import static java.util.stream.Collectors.mapping;
-import static java.util.stream.Collectors.toList;
 import static java.util.stream.Collectors.toSet;
 
-import java.sql.PreparedStatement;
-import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -19,16 +13,12 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Adjustment;
 import vividcaravan.core.limits.LimitBook;
-import vividcaravan.core.limits.LimitOverrides;
-import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 
@@ -37,8 +27,8 @@ import vividcaravan.server.platform.Refusal;
 public class FleetDirectory {
 
     private final Ids ids;
-    private final Map<Long, VehicleInService> vehicles = new ConcurrentHashMap<>();
-    private final Map<String, VehicleInService> vehiclesByRef = new ConcurrentHashMap<>();
+    private final Map<Long, FleetVehicle> vehicles = new ConcurrentHashMap<>();
+    private final Map<String, FleetVehicle> vehiclesByRef = new ConcurrentHashMap<>();
     private final Map<Long, KnownSensor> sensors = new ConcurrentHashMap<>();
     private final Map<String, KnownSensor> sensorsByCode = new ConcurrentHashMap<>();
     private final Map<String, DepotDescription> depots = new ConcurrentHashMap<>();
@@ -51,33 +41,9 @@ public class FleetDirectory {
         this.ids = ids;
     }
 
-    /** Reads the fleet afresh from the database. */
-    public void load(StatelessSession session) {
-        for (String table : List.of(
-                "depot",
-                "vehicle",
-                "axle",
-                "sensor",
-                "fitting",
-                "alert",
-                "alert_entry",
-                "adjustment",
-                "limit_change",
-                "limit_level")) {
-            ids.load(session, table, "id");
-        }
-        vehicles.clear();
-        vehiclesByRef.clear();
-        sensors.clear();
-        sensorsByCode.clear();
-        loadRegister(session);
-        loadVehicles(all(session, VehicleRow.class), Rows.all(session));
-        loadSensors(all(session, SensorRow.class), all(session, FittingRow.class));
-    }
-
     /** What was touched since {@link #settled}; on the single writer's thread. */
     public Touched touched() {
-        Set<VehicleInService> touched = new LinkedHashSet<>(marks.vehicles());
+        Set<FleetVehicle> touched = new LinkedHashSet<>(marks.vehicles());
         Set<KnownSensor> heard = new LinkedHashSet<>(marks.sensors());
         touched.forEach(vehicle -> heard.addAll(vehicle.everFitted()));
         return new Touched(touched, heard, marks.isRegister());
@@ -88,7 +54,7 @@ public class FleetDirectory {
      *
      * @param sensors those touched, and all that sit or sat on a touched vehicle
      */
-    public record Touched(Set<VehicleInService> vehicles, Set<KnownSensor> sensors, boolean isRegister) {
+    public record Touched(Set<FleetVehicle> vehicles, Set<KnownSensor> sensors, boolean isRegister) {
         public boolean isNothing() {
             return vehicles.isEmpty() && sensors.isEmpty() && !isRegister;
         }
@@ -99,133 +65,16 @@ public class FleetDirectory {
         marks.clear();
     }
 
-    /** Reads afresh what was touched; what the database does not know is forgotten. */
-    public void load(StatelessSession session, Touched touched) {
-        if (touched.isRegister()) {
-            loadRegister(session);
-        }
-        List<VehicleRow> vehicleRows = new ArrayList<>();
-        vehiclesByRef.values().removeIf(touched.vehicles()::contains);
-        for (VehicleInService vehicle : touched.vehicles()) {
-            VehicleRow row = session.get(VehicleRow.class, vehicle.id());
-            if (row == null) {
-                vehicles.remove(vehicle.id());
-            } else {
-                vehicleRows.add(row);
-            }
-        }
-        List<SensorRow> sensorRows = new ArrayList<>();
-        List<FittingRow> stays = new ArrayList<>();
-        for (KnownSensor sensor : touched.sensors()) {
-            SensorRow row = session.get(SensorRow.class, sensor.id());
-            if (row == null) {
-                sensors.remove(sensor.id());
-                sensorsByCode.remove(sensor.code());
-            } else {
-                sensorRows.add(row);
-                stays.addAll(Rows.of(session, FittingRow.class, "sensorId", sensor.id()));
-            }
-        }
-        for (VehicleRow row : vehicleRows) {
-            loadVehicles(List.of(row), Rows.of(session, row.id));
-        }
-        loadSensors(sensorRows, stays);
-        touched.vehicles().stream()
-                .filter(vehicle -> vehicles.containsKey(vehicle.id()))
-                .forEach(this::seat);
-    }
-
-    /** Rows that belong to vehicles. */
-    private record Rows(List<AxleRow> axles, List<AdjustmentRow> adjustments) {
-
-        static Rows all(StatelessSession session) {
-            return new Rows(
-                    FleetDirectory.all(session, AxleRow.class), FleetDirectory.all(session, AdjustmentRow.class));
-        }
-
-        static Rows of(StatelessSession session, long vehicle) {
-            return new Rows(
-                    of(session, AxleRow.class, "vehicleId", vehicle),
-                    of(session, AdjustmentRow.class, "vehicleId", vehicle));
-        }
-
-        static <T> List<T> of(StatelessSession session, Class<T> rows, String owner, long id) {
-            return session.createSelectionQuery("from " + rows.getSimpleName() + " where " + owner + " = :id", rows)
-                    .setParameter("id", id)
-                    .getResultList();
-        }
-    }
-
-    private void loadRegister(StatelessSession session) {
-        depots.clear();
-        depotIds.clear();
-        makes.clear();
-        all(session, SensorMakeRow.class)
-                .forEach(row -> makes.put(row.mount, new SensorMake(row.mount, row.vented, row.rangeKpa)));
-        all(session, DepotRow.class).forEach(row -> put(row.id, row.description()));
-        book = book(all(session, LimitLevelRow.class));
-    }
-
-    private void loadVehicles(List<VehicleRow> rows, Rows owned) {
-        Map<Long, DepotDescription> depotsById = new HashMap<>();
-        depotIds.forEach((name, id) -> depotsById.put(id, depots.get(name)));
-        Map<Long, List<AxleRow>> axles = owned.axles().stream().collect(groupingBy(row -> row.vehicleId));
-        Map<Long, List<Adjustment>> adjustments = owned.adjustments().stream()
-                .collect(groupingBy(row -> row.vehicleId, mapping(AdjustmentRow::adjustment, toList())));
-        for (VehicleRow row : rows) {
-            List<AxleDescription> described = axles.get(row.id).stream()
-                    .sorted(Comparator.comparingInt(axle -> axle.number))
-                    .map(AxleRow::description)
-                    .toList();
-            DepotDescription depot = row.depotId == null ? null : depotsById.get(row.depotId);
-            VehicleDescription description = new VehicleDescription(
-                    row.ref,
-                    row.kind,
-                    row.plate,
-                    depot == null ? null : depot.name(),
-                    described,
-                    row.spares,
-                    row.duty,
-                    row.useNow,
-                    book);
-            VehicleInService vehicle = vehicles.get(row.id);
-            if (vehicle == null) {
-                vehicle = newVehicle(row.id, description, depot);
-            }
-            vehicle.beginAnew(description, depot, adjustments.getOrDefault(row.id, List.of()));
-            vehicle.stands(row.state, row.stateReason, row.revision);
-            put(vehicle);
-        }
-    }
-
-    VehicleInService newVehicle(long id, VehicleDescription description, @Nullable DepotDescription depot) {
-        return new VehicleInService(id, description, depot, () -> ids.next("alert"), this::vented, marks);
+    FleetVehicle newVehicle(long id, VehicleDescription description, @Nullable DepotDescription depot) {
+        return new FleetVehicle(id, description, depot, () -> ids.next("alert"), this::vented, marks);
     }
 
     KnownSensor newSensor(long id, String code, @Nullable MountKind mount) {
         return new KnownSensor(id, code, mount, marks);
     }
 
-    private void loadSensors(List<SensorRow> rows, List<FittingRow> fittings) {
-        Map<Long, List<Fitting>> stays =
-                fittings.stream().collect(groupingBy(row -> row.sensorId, mapping(FittingRow::fitting, toList())));
-        for (SensorRow row : rows) {
-            KnownSensor sensor = sensors.get(row.id);
-            if (sensor == null) {
-                sensor = put(newSensor(row.id, row.code, row.mount));
-            }
-            sensor.beginAnew(
-                    row.mount,
-                    row.retiredBecause,
-                    row.newestReading == null ? null : ReadingBytes.read(row.newestReading),
-                    row.newestJudgedAt,
-                    row.clockWrongAt);
-            fitted(sensor, stays.getOrDefault(row.id, List.of()));
-        }
-    }
-
     /** Looks anew which sensors sit and sat on a vehicle. */
-    private void seat(VehicleInService vehicle) {
+    void seat(FleetVehicle vehicle) {
         Map<Position, KnownSensor> now = new HashMap<>();
         Set<KnownSensor> ever = new HashSet<>();
         for (KnownSensor sensor : sensors.values()) {
@@ -241,19 +90,6 @@ public class FleetDirectory {
         vehicle.sitsWith(now, ever);
     }
 
-    private static LimitBook book(List<LimitLevelRow> rows) {
-        LimitPolicy policy = LimitPolicy.DEFAULT;
-        Map<LimitBook.Kin, LimitOverrides> templates = new HashMap<>();
-        for (LimitLevelRow row : rows) {
-            if (row.isPolicy()) {
-                policy = row.limits().over(LimitPolicy.DEFAULT);
-            } else {
-                templates.put(row.kin(), row.limits());
-            }
-        }
-        return new LimitBook(policy, templates);
-    }
-
     /** What the fleet holds to. */
     public LimitBook book() {
         return book;
@@ -267,7 +103,7 @@ public class FleetDirectory {
     public void madeAs(SensorMake make) {
         marks.touchRegister();
         makes.put(make.mount(), make);
-        vehicles.values().forEach(VehicleInService::heardByOtherSensors);
+        vehicles.values().forEach(FleetVehicle::heardByOtherSensors);
     }
 
     private Set<MountKind> vented() {
@@ -282,39 +118,47 @@ public class FleetDirectory {
         book = newBook;
     }
 
-    private static <T> List<T> all(StatelessSession session, Class<T> rows) {
-        return session.createSelectionQuery("from " + rows.getSimpleName(), rows)
-                .getResultList();
+    /** Forgets everything, to be read afresh. */
+    void empty() {
+        vehicles.clear();
+        vehiclesByRef.clear();
+        sensors.clear();
+        sensorsByCode.clear();
     }
 
-    /** Writes what was last heard of some sensors. */
-    public void saveHeard(StatelessSession session, List<KnownSensor> heard) {
-        session.doWork(connection -> {
-            try (PreparedStatement update = connection.prepareStatement(
-                    "update sensor set newest_reading = ?, newest_judged_at = ?, clock_wrong_at = ? where id = ?")) {
-                for (KnownSensor sensor : heard) {
-                    update.setBytes(1, sensor.newest() == null ? null : ReadingBytes.write(sensor.newest()));
-                    update.setObject(2, sensor.newestJudgedAt() == Long.MIN_VALUE ? null : sensor.newestJudgedAt());
-                    update.setObject(
-                            3,
-                            sensor.clockWrongAt() == null
-                                    ? null
-                                    : sensor.clockWrongAt().atOffset(ZoneOffset.UTC));
-                    update.setLong(4, sensor.id());
-                    update.addBatch();
-                }
-                update.executeBatch();
-            }
-        });
+    /** Forgets depots and makes, to be read afresh, and holds to {@code newBook}. */
+    void emptyRegister(LimitBook newBook) {
+        depots.clear();
+        depotIds.clear();
+        makes.clear();
+        book = newBook;
     }
 
-    VehicleInService put(VehicleInService vehicle) {
+    void put(SensorMake make) {
+        makes.put(make.mount(), make);
+    }
+
+    /** Forgets under which refs these are known; they are put again under those that they have. */
+    void forgetRefs(Set<FleetVehicle> of) {
+        vehiclesByRef.values().removeIf(of::contains);
+    }
+
+    void forget(FleetVehicle vehicle) {
+        vehicles.remove(vehicle.id());
+    }
+
+    void forget(KnownSensor sensor) {
+        sensors.remove(sensor.id());
+        sensorsByCode.remove(sensor.code());
+    }
+
+    FleetVehicle put(FleetVehicle vehicle) {
         vehicles.put(vehicle.id(), vehicle);
         vehiclesByRef.put(vehicle.description().ref(), vehicle);
         return vehicle;
     }
 
-    void renamed(VehicleInService vehicle, String before) {
+    void renamed(FleetVehicle vehicle, String before) {
         vehiclesByRef.remove(before, vehicle);
         vehiclesByRef.put(vehicle.description().ref(), vehicle);
     }
@@ -333,14 +177,14 @@ public class FleetDirectory {
 
     /** Takes note of a sensor's stays, here and at the vehicles it sits or sat on. */
     public void fitted(KnownSensor sensor, List<Fitting> stays) {
-        for (VehicleInService vehicle : vehiclesOf(sensor.fittings())) {
+        for (FleetVehicle vehicle : vehiclesOf(sensor.fittings())) {
             vehicle.mark();
             vehicle.sensors().values().removeIf(other -> other == sensor);
         }
         sensor.fittedAs(
                 stays.stream().sorted(Comparator.comparingLong(Fitting::from)).toList());
         for (Fitting stay : sensor.fittings()) {
-            VehicleInService vehicle = vehicles.get(stay.vehicle());
+            FleetVehicle vehicle = vehicles.get(stay.vehicle());
             vehicle.mark();
             vehicle.everFitted().add(sensor);
             if (stay.isOpen()) {
@@ -350,7 +194,7 @@ public class FleetDirectory {
         }
     }
 
-    private List<VehicleInService> vehiclesOf(List<Fitting> stays) {
+    private List<FleetVehicle> vehiclesOf(List<Fitting> stays) {
         return stays.stream()
                 .map(stay -> vehicles.get(stay.vehicle()))
                 .filter(Objects::nonNull)
@@ -362,7 +206,7 @@ public class FleetDirectory {
         return Optional.ofNullable(depotIds.get(name));
     }
 
-    public Optional<VehicleInService> vehicle(String ref) {
+    public Optional<FleetVehicle> vehicle(String ref) {
         return Optional.ofNullable(vehiclesByRef.get(ref));
     }
 
@@ -371,7 +215,7 @@ public class FleetDirectory {
      *
      * @throws Refusal if there is none
      */
-    public VehicleInService existing(String ref) {
+    public FleetVehicle existing(String ref) {
         return vehicle(ref).orElseThrow(() -> unknown(ref));
     }
 
@@ -379,12 +223,12 @@ public class FleetDirectory {
         return Refusal.notFound("There is no vehicle \"" + ref + "\".");
     }
 
-    public Optional<VehicleInService> vehicle(long id) {
+    public Optional<FleetVehicle> vehicle(long id) {
         return Optional.ofNullable(vehicles.get(id));
     }
 
     /** Every vehicle, by ref. */
-    public List<VehicleInService> vehicles() {
+    public List<FleetVehicle> vehicles() {
         return vehicles.values().stream()
                 .sorted(Comparator.comparing(vehicle -> vehicle.description().ref()))
                 .toList();
@@ -415,7 +259,7 @@ public class FleetDirectory {
     }
 
     /** Every stay at a wheel that touches the time from {@code from} to {@code to}, oldest first. */
-    public List<Fitting> staysAt(VehicleInService vehicle, Position position, long from, long to) {
+    public List<Fitting> staysAt(FleetVehicle vehicle, Position position, long from, long to) {
         return vehicle.everFitted().stream()
                 .flatMap(sensor -> sensor.fittings().stream())
                 .filter(stay -> stay.vehicle() == vehicle.id()

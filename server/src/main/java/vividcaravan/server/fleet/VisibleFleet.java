@@ -25,14 +25,14 @@ public class VisibleFleet {
      *
      * @throws Refusal if there is none in sight; the same words as for one that does not exist
      */
-    public VehicleInService existing(String ref) {
+    public FleetVehicle existing(String ref) {
         return fleet.vehicle(ref)
                 .filter(vehicle -> sees().test(vehicle.id()))
                 .orElseThrow(() -> FleetDirectory.unknown(ref));
     }
 
     /** Every vehicle in sight, by ref. */
-    public List<VehicleInService> vehicles() {
+    public List<FleetVehicle> vehicles() {
         LongPredicate sees = sees();
         return fleet.vehicles().stream().filter(v -> sees.test(v.id())).toList();
     }

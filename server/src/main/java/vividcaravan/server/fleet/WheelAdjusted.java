@@ -7,4 +7,4 @@ import org.hibernate.StatelessSession;
  *
  * @param session the transaction's session
  */
-public record WheelAdjusted(StatelessSession session, VehicleInService vehicle) {}
+public record WheelAdjusted(StatelessSession session, FleetVehicle vehicle) {}

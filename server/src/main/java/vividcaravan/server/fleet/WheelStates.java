@@ -19,12 +19,12 @@ public final class WheelStates {
     private WheelStates() {}
 
     /** Every wheel of a vehicle. */
-    public static List<WheelState> of(VehicleInService vehicle, Instant now) {
+    public static List<WheelState> of(FleetVehicle vehicle, Instant now) {
         return of(vehicle, vehicle.snapshot(), now);
     }
 
     /** The same as the vehicle was at {@code snapshot}. */
-    public static List<WheelState> of(VehicleInService vehicle, VehicleSnapshot snapshot, Instant now) {
+    public static List<WheelState> of(FleetVehicle vehicle, VehicleSnapshot snapshot, Instant now) {
         Long heardAt = lastHeardAt(vehicle);
         return snapshot.description().layout().positions().stream()
                 .map(position -> of(vehicle, snapshot, position, heardAt, now))
@@ -32,7 +32,7 @@ public final class WheelStates {
     }
 
     /** One wheel; empty where the vehicle has none there. */
-    public static Optional<WheelState> find(VehicleInService vehicle, Position position, Instant now) {
+    public static Optional<WheelState> find(FleetVehicle vehicle, Position position, Instant now) {
         VehicleSnapshot snapshot = vehicle.snapshot();
         return snapshot.rules().at(position).isPresent()
                 ? Optional.of(of(vehicle, snapshot, position, lastHeardAt(vehicle), now))
@@ -40,7 +40,7 @@ public final class WheelStates {
     }
 
     /** When any wheel that is not a spare was last heard, epoch milliseconds; null if none ever was. */
-    public static Long lastHeardAt(VehicleInService vehicle) {
+    public static Long lastHeardAt(FleetVehicle vehicle) {
         return vehicle.sensors().entrySet().stream()
                 .filter(entry -> !entry.getKey().isSpare())
                 .map(entry -> newest(entry.getValue()))
@@ -51,7 +51,7 @@ public final class WheelStates {
     }
 
     private static WheelState of(
-            VehicleInService vehicle, VehicleSnapshot snapshot, Position position, Long vehicleHeardAt, Instant now) {
+            FleetVehicle vehicle, VehicleSnapshot snapshot, Position position, Long vehicleHeardAt, Instant now) {
         Optional<KnownSensor> sensor = vehicle.sensorAt(position);
         Urgency urgency = vehicle.openAlerts().stream()
                 .filter(alert -> position.equals(alert.position()))

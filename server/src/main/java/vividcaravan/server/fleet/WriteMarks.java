@@ -9,11 +9,11 @@ import java.util.List;
  */
 final class WriteMarks {
 
-    private final List<VehicleInService> vehicles = new ArrayList<>();
+    private final List<FleetVehicle> vehicles = new ArrayList<>();
     private final List<KnownSensor> sensors = new ArrayList<>();
     private boolean isRegister;
 
-    void touch(VehicleInService vehicle) {
+    void touch(FleetVehicle vehicle) {
         vehicles.add(vehicle);
     }
 
@@ -30,7 +30,7 @@ final class WriteMarks {
         return isRegister;
     }
 
-    List<VehicleInService> vehicles() {
+    List<FleetVehicle> vehicles() {
         return List.copyOf(vehicles);
     }
 
@@ -40,7 +40,7 @@ final class WriteMarks {
 
     /** Nothing is touched from now on. */
     void clear() {
-        vehicles.forEach(VehicleInService::unmark);
+        vehicles.forEach(FleetVehicle::unmark);
         sensors.forEach(KnownSensor::unmark);
         vehicles.clear();
         sensors.clear();

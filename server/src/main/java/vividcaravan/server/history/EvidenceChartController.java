@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.PressureTrend;
 import vividcaravan.core.judge.SiblingBand;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Rounded;
@@ -56,7 +56,7 @@ class EvidenceChartController {
             @PathVariable String position,
             @RequestParam(required = false) @Nullable String hours,
             @RequestParam(required = false) @Nullable String to) {
-        VehicleInService vehicle = fleet.existing(ref);
+        FleetVehicle vehicle = fleet.existing(ref);
         Position wheel = vehicle.existing(position);
         Instant now = clock.instant();
         Instant end = QueryParameters.time("to", to);
@@ -101,13 +101,13 @@ class EvidenceChartController {
                 .orElse(null);
     }
 
-    private List<EvidenceChart.Point> points(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+    private List<EvidenceChart.Point> points(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
         return Duration.between(start, end).compareTo(RAW_UP_TO) <= 0
                 ? readings(vehicle, wheel, start, end)
                 : means(vehicle, wheel, start, end);
     }
 
-    private List<EvidenceChart.Point> means(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+    private List<EvidenceChart.Point> means(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
         long hours = Duration.between(start, end).compareTo(HOURS_UP_TO) <= 0 ? 1 : SummaryStore.HOURS_OF_DAY;
         Map<Long, HourSummary> sums = new TreeMap<>();
         history.eachHour(
@@ -128,7 +128,7 @@ class EvidenceChartController {
         return points;
     }
 
-    private List<EvidenceChart.Point> readings(VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+    private List<EvidenceChart.Point> readings(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
         List<EvidenceChart.Point> points = new ArrayList<>();
         history.each(
                 vehicle,
@@ -149,8 +149,7 @@ class EvidenceChartController {
         return points;
     }
 
-    private List<List<SiblingBand.Sample>> siblings(
-            VehicleInService vehicle, Position wheel, Instant start, Instant end) {
+    private List<List<SiblingBand.Sample>> siblings(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
         List<List<SiblingBand.Sample>> siblings = new ArrayList<>();
         for (Position other : vehicle.description().layout().positions()) {
             if (other.equals(wheel) || other.isSpare()) {

@@ -7,8 +7,8 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 
 /** What the sensors that sat at a wheel said while they sat there. */
 @Component
@@ -31,7 +31,7 @@ class WheelHistory {
      * @param to epoch milliseconds, exclusive
      */
     void each(
-            VehicleInService vehicle,
+            FleetVehicle vehicle,
             Position wheel,
             long from,
             long to,
@@ -54,8 +54,7 @@ class WheelHistory {
      * @param from epoch milliseconds, inclusive
      * @param to epoch milliseconds, exclusive
      */
-    void eachHour(
-            VehicleInService vehicle, Position wheel, long from, long to, BiConsumer<KnownSensor, HourSummary> sink) {
+    void eachHour(FleetVehicle vehicle, Position wheel, long from, long to, BiConsumer<KnownSensor, HourSummary> sink) {
         for (Fitting stay : fleet.staysAt(vehicle, wheel, from, to)) {
             KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
             summaries.read(

@@ -22,8 +22,8 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
@@ -61,7 +61,7 @@ class WheelReadingsController {
             @RequestParam(required = false) @Nullable String limit,
             @RequestParam(required = false) @Nullable String resolution,
             @RequestParam(required = false) @Nullable String cursor) {
-        VehicleInService vehicle = fleet.existing(ref);
+        FleetVehicle vehicle = fleet.existing(ref);
         Position wheel = vehicle.existing(position);
         if (resolution != null && !RESOLUTIONS.contains(resolution)) {
             throw Refusal.badRequest("resolution", "resolution must be raw, hour or day, was \"" + resolution + "\".");
@@ -93,7 +93,7 @@ class WheelReadingsController {
         return time.isBefore(oldest) ? oldest : time.isAfter(newest) ? newest : time;
     }
 
-    private WheelReadings raw(VehicleInService vehicle, Position wheel, long from, long to, int most) {
+    private WheelReadings raw(FleetVehicle vehicle, Position wheel, long from, long to, int most) {
         List<WheelReadings.Item> items = new ArrayList<>();
         history.each(
                 vehicle,
@@ -109,7 +109,7 @@ class WheelReadingsController {
         return new WheelReadings(items.subList(0, most), next);
     }
 
-    private static WheelReadings.Item item(KnownSensor sensor, Reading reading, VehicleInService vehicle) {
+    private static WheelReadings.Item item(KnownSensor sensor, Reading reading, FleetVehicle vehicle) {
         double at20 = vehicle.compensation(sensor).compensateKpa(reading.pressureKpa(), reading.temperatureC());
         return new WheelReadings.Item(
                 sensor.code(),
@@ -130,7 +130,7 @@ class WheelReadingsController {
 
     /** A day is made of the UTC hours that begin in it, by the depot's clock. */
     private WheelReadings summaries(
-            VehicleInService vehicle, Position wheel, long from, long to, int most, int given, String resolution) {
+            FleetVehicle vehicle, Position wheel, long from, long to, int most, int given, String resolution) {
         ZoneId zone = vehicle.depot().map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
         ChronoUnit unit = resolution.equals("day") ? ChronoUnit.DAYS : ChronoUnit.HOURS;
         List<WheelReadings.Item> items = new ArrayList<>();

@@ -17,8 +17,9 @@ import org.hibernate.Transaction;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
 import vividcaravan.server.platform.SingleWriter;
@@ -49,20 +50,28 @@ class JournalClosing {
     private static final int BLOCKS_AT_ONCE = 500;
 
     private final FleetDirectory fleet;
+    private final FleetTables tables;
     private final BlockStore blocks;
     private final HistoryKeeper history;
     private final Journal journal;
     private final Clock clock;
 
-    private final Deque<VehicleInService> judgements = new ArrayDeque<>();
+    private final Deque<FleetVehicle> judgements = new ArrayDeque<>();
     private final Deque<KnownSensor> heard = new ArrayDeque<>();
     private final Deque<Long> blocksToWrite = new ArrayDeque<>();
     private boolean isClosing;
     private long turnedOverIn;
     private long lastPortionAt = System.nanoTime();
 
-    JournalClosing(FleetDirectory fleet, BlockStore blocks, HistoryKeeper history, Journal journal, Clock clock) {
+    JournalClosing(
+            FleetDirectory fleet,
+            FleetTables tables,
+            BlockStore blocks,
+            HistoryKeeper history,
+            Journal journal,
+            Clock clock) {
         this.fleet = fleet;
+        this.tables = tables;
         this.blocks = blocks;
         this.history = history;
         this.journal = journal;
@@ -142,7 +151,7 @@ class JournalClosing {
 
     private void saveSomeJudgements(StatelessSession session) {
         for (int i = 0; i < VEHICLES_AT_ONCE && !judgements.isEmpty(); ) {
-            VehicleInService vehicle = judgements.removeFirst();
+            FleetVehicle vehicle = judgements.removeFirst();
             if (vehicle.takeTouched()) {
                 save(session, vehicle);
                 i++;
@@ -151,7 +160,7 @@ class JournalClosing {
     }
 
     /** Stores what the judge has seen of a vehicle up to now. */
-    void save(StatelessSession session, VehicleInService vehicle) {
+    void save(StatelessSession session, FleetVehicle vehicle) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (DataOutputStream out = new DataOutputStream(bytes)) {
             vehicle.judge().writeTo(out);
@@ -178,7 +187,7 @@ class JournalClosing {
                 some.add(sensor);
             }
         }
-        fleet.saveHeard(session, some);
+        tables.saveHeard(session, some);
     }
 
     private void writeSomeBlocks(StatelessSession session) {

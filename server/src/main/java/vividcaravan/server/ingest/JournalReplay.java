@@ -13,8 +13,8 @@ import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.ReadingCodec;
 
@@ -50,7 +50,7 @@ class JournalReplay {
 
     /** The same for these vehicles, already without anything seen, and these sensors. */
     void replay(StatelessSession session, FleetDirectory.Touched touched) {
-        for (VehicleInService vehicle : touched.vehicles()) {
+        for (FleetVehicle vehicle : touched.vehicles()) {
             session.createNativeQuery(
                             "select vehicle_id, seq, payload from judgement where vehicle_id = :id", Object[].class)
                     .setParameter("id", vehicle.id())
@@ -62,7 +62,7 @@ class JournalReplay {
     }
 
     private void loadJudgement(Object[] row) {
-        VehicleInService vehicle = fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
+        FleetVehicle vehicle = fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
         vehicle.judgedUpTo(((Number) row[1]).longValue());
         try {
             vehicle.judge().readFrom(new DataInputStream(new ByteArrayInputStream((byte[]) row[2])));

@@ -1,7 +1,5 @@
 package vividcaravan.server.ingest;
 
-import static java.util.stream.Collectors.toSet;
-
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -13,8 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hibernate.StatelessSession;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -25,17 +21,15 @@ import vividcaravan.core.judge.Reading;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FittingsChanged;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleStateChanged;
 import vividcaravan.server.fleet.WheelAdjusted;
 import vividcaravan.server.history.BlockStore;
-import vividcaravan.server.history.HistoryKeeper;
 import vividcaravan.server.history.ReadingCodec;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Write;
-import vividcaravan.server.platform.WriterState;
 
 /**
  * The line every reading passes, on the single writer's thread: attributed to the wheel its sensor sat at, judged, put
@@ -43,9 +37,8 @@ import vividcaravan.server.platform.WriterState;
  * their blocks.
  */
 @Component
-class JudgingLine implements WriterState {
+class JudgingLine {
 
-    private static final Logger LOG = LoggerFactory.getLogger(JudgingLine.class);
     /** Wheels are judged beside each other, so even what was measured in the same moment has its order. */
     private static final Comparator<IncomingReading> IN_ORDER = Comparator.comparingLong(
                     (IncomingReading incoming) -> incoming.reading().at())
@@ -60,13 +53,10 @@ class JudgingLine implements WriterState {
     private final FleetDirectory fleet;
     private final AlertStore alerts;
     private final BlockStore blocks;
-    private final HistoryKeeper history;
     private final Journal journal;
     private final JournalClosing closing;
-    private final JournalReplay replay;
     private final WheelRejudging rejudging;
     private final Strangers strangers;
-    private final ClockWatch clockWatch;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
@@ -74,88 +64,21 @@ class JudgingLine implements WriterState {
             FleetDirectory fleet,
             AlertStore alerts,
             BlockStore blocks,
-            HistoryKeeper history,
             Journal journal,
             JournalClosing closing,
-            JournalReplay replay,
             WheelRejudging rejudging,
             Strangers strangers,
-            ClockWatch clockWatch,
             Clock clock,
             ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.alerts = alerts;
         this.blocks = blocks;
-        this.history = history;
         this.journal = journal;
         this.closing = closing;
         this.strangers = strangers;
-        this.clockWatch = clockWatch;
-        this.replay = replay;
         this.rejudging = rejudging;
         this.clock = clock;
         this.events = events;
-    }
-
-    @Override
-    public void load(StatelessSession session) {
-        fleet.load(session);
-        alerts.load(session);
-        strangers.load(session);
-        history.load(session);
-        long replayed = replay.replay(session);
-        fleet.vehicles().forEach(this::publishConditions);
-        closing.begin();
-        if (replayed > 0) {
-            LOG.info("Took up {} readings from the journal", replayed);
-        }
-    }
-
-    private void publishConditions(VehicleInService vehicle) {
-        vehicle.description().layout().positions().forEach(vehicle::judged);
-        vehicle.publishAlerts();
-    }
-
-    @Override
-    public void settled() {
-        fleet.settled();
-        alerts.settled();
-        strangers.settled();
-    }
-
-    @Override
-    public void takeBack(StatelessSession session) {
-        FleetDirectory.Touched touched = fleet.touched();
-        strangers.takeBack(session);
-        if (touched.isNothing()) {
-            return;
-        }
-        LOG.info(
-                "Reading afresh {} vehicles and {} sensors that a failed write touched",
-                touched.vehicles().size(),
-                touched.sensors().size());
-        fleet.load(session, touched);
-        FleetDirectory.Touched known = new FleetDirectory.Touched(
-                touched.vehicles().stream()
-                        .filter(vehicle -> fleet.vehicle(vehicle.id()).isPresent())
-                        .collect(toSet()),
-                touched.sensors(),
-                touched.isRegister());
-        alerts.load(session, known.vehicles());
-        Set<Long> sensors = touched.sensors().stream().map(KnownSensor::id).collect(toSet());
-        blocks.forget(sensors::contains);
-        replay.replay(session, known);
-        known.vehicles().forEach(this::publishConditions);
-    }
-
-    @Override
-    public void beforeCommit(StatelessSession session) {
-        strangers.save(session, clock.millis());
-    }
-
-    @Override
-    public void onDurable() {
-        alerts.announce();
     }
 
     /** A write of readings, ready for {@link SingleWriter}. */
@@ -181,7 +104,7 @@ class JudgingLine implements WriterState {
         private final List<IncomingReading> readings;
         private final List<ReadingCodec.Entry> accepted = new ArrayList<>();
         private final Map<Long, Alert> changed = new LinkedHashMap<>();
-        private final Map<Long, VehicleInService> vehicleOfAlert = new HashMap<>();
+        private final Map<Long, FleetVehicle> vehicleOfAlert = new HashMap<>();
         private final Set<ReadingsJudged.Wheel> touched = new HashSet<>();
         private final Map<ReadingsJudged.Wheel, Long> outOfOrder = new LinkedHashMap<>();
         private final long now = clock.millis();
@@ -228,7 +151,7 @@ class JudgingLine implements WriterState {
 
         /** Once it is stored that a wheel was judged again, a start must not judge it as it was before. */
         private void judgeAgain(StatelessSession session, ReadingsJudged.Wheel wheel, long since) {
-            VehicleInService vehicle = fleet.vehicle(wheel.vehicle()).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(wheel.vehicle()).orElseThrow();
             rejudging.judgeAgain(session, vehicle, wheel.position(), since);
             closing.save(session, vehicle);
         }
@@ -269,7 +192,7 @@ class JudgingLine implements WriterState {
         }
 
         private void judge(KnownSensor sensor, Fitting stay, Reading reading) {
-            VehicleInService vehicle = fleet.vehicle(stay.vehicle()).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(stay.vehicle()).orElseThrow();
             ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(vehicle.id(), stay.position());
             boolean isInOrder = vehicle.judge()
                     .judge(stay, sensor.mount().orElse(null), reading, finding -> vehicle.book()
@@ -299,7 +222,7 @@ class JudgingLine implements WriterState {
 
     @EventListener
     void redescribed(VehicleRedescribed event) {
-        VehicleInService vehicle = event.vehicle();
+        FleetVehicle vehicle = event.vehicle();
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
             boolean isGone = alert.position() != null
                     && vehicle.rules().at(alert.position()).isEmpty();
@@ -344,13 +267,5 @@ class JudgingLine implements WriterState {
                             rejudging.judgeAgain(event.session(), event.vehicle(), position, since));
             closing.save(event.session(), event.vehicle());
         }
-    }
-
-    @Override
-    public boolean tidy(StatelessSession session, boolean isIdle) {
-        clockWatch.keep();
-        boolean hasMore = closing.tidy(session, isIdle) || !closing.isClosing() && history.tidy(session);
-        settled();
-        return hasMore;
     }
 }

@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.VividProperties;
@@ -55,10 +55,10 @@ class ReceiverTick {
     @Scheduled(fixedDelay = 10_000)
     void tick() {
         long now = clock.millis();
-        List<VehicleInService> live = fleet.vehicles().stream()
+        List<FleetVehicle> live = fleet.vehicles().stream()
                 .filter(vehicle -> vehicle.heardLiveAt() >= now - LATELY_MILLIS)
                 .toList();
-        List<VehicleInService> quiet = live.stream()
+        List<FleetVehicle> quiet = live.stream()
                 .filter(vehicle -> vehicle.heardLiveAt() <= now - quietMillis)
                 .toList();
         if (quiet.isEmpty() || !writer.isRunning() || writer.isBroken()) {
@@ -82,21 +82,21 @@ class ReceiverTick {
 
     private final class Look implements Write<Void> {
 
-        private final List<VehicleInService> quiet;
+        private final List<FleetVehicle> quiet;
         private final long now;
 
-        Look(List<VehicleInService> quiet, long now) {
+        Look(List<FleetVehicle> quiet, long now) {
             this.quiet = quiet;
             this.now = now;
         }
 
         @Override
         public Void make(StatelessSession session) {
-            for (VehicleInService vehicle : quiet) {
+            for (FleetVehicle vehicle : quiet) {
                 if (vehicle.heardLiveAt() > now - quietMillis) {
                     continue;
                 }
-                vehicle.heardLive(VehicleInService.NOT_LIVE);
+                vehicle.heardLive(FleetVehicle.NOT_LIVE);
                 if (vehicle.judge().isReceiverQuiet(now, quietMillis)) {
                     vehicle.judge().receiverFellSilent(now, finding -> vehicle.book()
                             .apply(finding)
@@ -108,7 +108,7 @@ class ReceiverTick {
             return null;
         }
 
-        private void save(StatelessSession session, VehicleInService vehicle, Alert alert) {
+        private void save(StatelessSession session, FleetVehicle vehicle, Alert alert) {
             alerts.save(session, vehicle, alert);
         }
     }

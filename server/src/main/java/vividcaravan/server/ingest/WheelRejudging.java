@@ -16,8 +16,8 @@ import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.Rejudgement;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.platform.Ids;
 
@@ -42,7 +42,7 @@ class WheelRejudging {
     }
 
     /** Judges a wheel again whose record is different from {@code since} on. */
-    void judgeAgain(StatelessSession session, VehicleInService vehicle, Position position, long since) {
+    void judgeAgain(StatelessSession session, FleetVehicle vehicle, Position position, long since) {
         List<Alert> known = alerts.ofWheel(session, vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
         Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), known);
@@ -111,7 +111,7 @@ class WheelRejudging {
      * Where to begin, so that nothing that is judged again was half judged before: with the stay that {@code since} falls
      * into or ends, and earlier still while an alert reaches across.
      */
-    private long beginning(VehicleInService vehicle, Position position, long since, List<Alert> known) {
+    private long beginning(FleetVehicle vehicle, Position position, long since, List<Alert> known) {
         long from = startOfStay(vehicle, position, since - 1).orElse(since);
         long before;
         do {
@@ -125,7 +125,7 @@ class WheelRejudging {
         return from;
     }
 
-    private Optional<Long> startOfStay(VehicleInService vehicle, Position position, long at) {
+    private Optional<Long> startOfStay(FleetVehicle vehicle, Position position, long at) {
         return fleet.staysAt(vehicle, position, at, at + 1).stream().findFirst().map(Fitting::from);
     }
 }

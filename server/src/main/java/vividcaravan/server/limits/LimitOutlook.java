@@ -16,9 +16,9 @@ import vividcaravan.core.limits.PressureBand;
 import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.WheelLimits;
 
 /** What a change of limits comes to, by the latest readings. */
@@ -80,7 +80,7 @@ class LimitOutlook {
     }
 
     /** A limit that a sensor cannot reach is never raised. */
-    private List<LimitFault> beyondItsSensors(VehicleInService vehicle, int axle, AxleLimits limits) {
+    private List<LimitFault> beyondItsSensors(FleetVehicle vehicle, int axle, AxleLimits limits) {
         OptionalDouble range = vehicle.sensors().entrySet().stream()
                 .filter(entry -> entry.getKey().axle() == axle)
                 .flatMap(entry -> entry.getValue().mount().stream())
@@ -97,7 +97,7 @@ class LimitOutlook {
     }
 
     private static void addWheels(
-            VehicleInService vehicle,
+            FleetVehicle vehicle,
             int axle,
             AxleLimits was,
             AxleLimits is,
@@ -119,7 +119,7 @@ class LimitOutlook {
         });
     }
 
-    private static double judged(VehicleInService vehicle, KnownSensor sensor, AxleLimits limits) {
+    private static double judged(FleetVehicle vehicle, KnownSensor sensor, AxleLimits limits) {
         Reading reading = sensor.newest();
         TemperatureCompensation compensation = vehicle.compensation(sensor);
         return limits.policy().basis() == Basis.COMPENSATED

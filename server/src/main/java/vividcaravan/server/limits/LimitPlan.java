@@ -8,8 +8,8 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.LimitOverrides;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 
 /**
  * The whole fleet as a change of limits would make it.
@@ -17,7 +17,7 @@ import vividcaravan.server.fleet.VehicleInService;
  * @param vehicles the vehicles that it touches, as they would be
  * @param kept what it changes, so that it can be undone
  */
-record LimitPlan(LimitBook book, Map<VehicleInService, VehicleDescription> vehicles, Kept kept) {
+record LimitPlan(LimitBook book, Map<FleetVehicle, VehicleDescription> vehicles, Kept kept) {
 
     /** What a change changed, field by field: of levels and of axles. */
     record Kept(List<KeptLevel> levels, List<KeptAxle> axles) {}

@@ -20,10 +20,10 @@ import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VehicleRedescribed;
-import vividcaravan.server.fleet.VehicleStore;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -39,7 +39,7 @@ class LimitSetting {
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
     private final LimitOutlook outlook;
-    private final VehicleStore store;
+    private final FleetTables store;
     private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
@@ -50,7 +50,7 @@ class LimitSetting {
             SessionFactory sessions,
             FleetDirectory fleet,
             LimitOutlook outlook,
-            VehicleStore store,
+            FleetTables store,
             Ids ids,
             Clock clock,
             JsonMapper json,
@@ -143,17 +143,17 @@ class LimitSetting {
     }
 
     private LimitPlan under(LimitBook after, LimitPlan.KeptLevel changed) {
-        Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
+        Map<FleetVehicle, VehicleDescription> vehicles = new LinkedHashMap<>();
         fleet.vehicles()
                 .forEach(vehicle -> vehicles.put(vehicle, vehicle.description().under(after)));
         return new LimitPlan(after, vehicles, new LimitPlan.Kept(List.of(changed), List.of()));
     }
 
     private LimitPlan axles(LimitEdit edit, LimitBook book) {
-        Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
+        Map<FleetVehicle, VehicleDescription> vehicles = new LinkedHashMap<>();
         List<LimitPlan.KeptAxle> kept = new ArrayList<>();
         int found = 0;
-        for (VehicleInService vehicle : fleet.vehicles()) {
+        for (FleetVehicle vehicle : fleet.vehicles()) {
             VehicleDescription before = vehicle.description();
             List<AxleDescription> axles = new ArrayList<>(before.axles());
             for (int number = 1; number <= axles.size(); number++) {
@@ -178,7 +178,7 @@ class LimitSetting {
     }
 
     private static Optional<LimitPlan.KeptAxle> kept(
-            VehicleInService vehicle, int axle, AxleDescription before, AxleDescription after) {
+            FleetVehicle vehicle, int axle, AxleDescription before, AxleDescription after) {
         List<LimitPlan.KeptField> fields = new ArrayList<>(LimitPlan.fields(before.overrides(), after.overrides()));
         if (before.targets().roadKpa() != after.targets().roadKpa()) {
             fields.add(new LimitPlan.KeptField(
@@ -257,14 +257,14 @@ class LimitSetting {
     private LimitPlan undoing(LimitPlan.Kept kept) {
         List<Refusal.Fault> changedSince = new ArrayList<>();
         LimitBook book = undoing(kept.levels(), changedSince);
-        Map<VehicleInService, VehicleDescription> vehicles = new LinkedHashMap<>();
+        Map<FleetVehicle, VehicleDescription> vehicles = new LinkedHashMap<>();
         if (!book.equals(fleet.book())) {
             fleet.vehicles()
                     .forEach(vehicle ->
                             vehicles.put(vehicle, vehicle.description().under(book)));
         }
         for (LimitPlan.KeptAxle axle : kept.axles()) {
-            Optional<VehicleInService> vehicle = fleet.vehicle(axle.vehicle());
+            Optional<FleetVehicle> vehicle = fleet.vehicle(axle.vehicle());
             VehicleDescription described = vehicle.map(known ->
                             vehicles.getOrDefault(known, known.description().under(book)))
                     .orElse(null);

@@ -30,7 +30,7 @@ import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.alerts.AlertChanged;
 import vividcaravan.server.alerts.AlertQueries;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelState;
 import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.ingest.ReadingsJudged;
@@ -241,7 +241,7 @@ class LiveStreams implements DisposableBean {
     /** A wheel falls asleep or silent without a reading, so somebody has to look. */
     private void lookAround() {
         Instant now = clock.instant();
-        for (VehicleInService vehicle : fleet.vehicles()) {
+        for (FleetVehicle vehicle : fleet.vehicles()) {
             for (WheelState state : WheelStates.of(vehicle, now)) {
                 ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(vehicle.id(), Position.parse(state.position()));
                 WheelCondition before = conditions.put(wheel, state.condition());

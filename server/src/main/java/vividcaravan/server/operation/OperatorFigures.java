@@ -10,7 +10,7 @@ import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.VividProperties;
@@ -35,7 +35,7 @@ class OperatorFigures {
         this.clock = clock;
         gauge(meters, "vivid.writer.queue", "writes waiting for the single writer", OperatorFigures::queue);
         gauge(meters, "vivid.vehicles", "vehicles in service", own -> own.fleet.vehicles().stream()
-                .filter(VehicleInService::isInService)
+                .filter(FleetVehicle::isInService)
                 .count());
         gauge(
                 meters,
@@ -73,7 +73,7 @@ class OperatorFigures {
 
     private long openAlerts(Urgency urgency) {
         return fleet.vehicles().stream()
-                .map(VehicleInService::openAlerts)
+                .map(FleetVehicle::openAlerts)
                 .flatMap(java.util.List::stream)
                 .filter(alert -> alert.urgency() == urgency)
                 .count();

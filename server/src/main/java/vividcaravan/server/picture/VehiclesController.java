@@ -19,8 +19,8 @@ import vividcaravan.core.alert.Departure;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
 import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.fleet.WheelLimits;
@@ -66,7 +66,7 @@ class VehiclesController {
         return item(fleet.existing(ref), units.words(), clock.instant());
     }
 
-    private static VehicleGlance glance(VehicleInService vehicle, AlertWords words, Instant now) {
+    private static VehicleGlance glance(FleetVehicle vehicle, AlertWords words, Instant now) {
         VehicleSnapshot snapshot = vehicle.snapshot();
         VehicleDescription description = snapshot.description();
         List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
@@ -86,7 +86,7 @@ class VehiclesController {
                 departure(vehicle, snapshot, wheels));
     }
 
-    private static VehicleItem item(VehicleInService vehicle, AlertWords words, Instant now) {
+    private static VehicleItem item(FleetVehicle vehicle, AlertWords words, Instant now) {
         VehicleSnapshot snapshot = vehicle.snapshot();
         VehicleDescription description = snapshot.description();
         List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
@@ -107,12 +107,12 @@ class VehiclesController {
                 departure(vehicle, snapshot, wheels));
     }
 
-    private static @Nullable Instant heardAt(VehicleInService vehicle) {
+    private static @Nullable Instant heardAt(FleetVehicle vehicle) {
         Long heardAt = WheelStates.lastHeardAt(vehicle);
         return heardAt == null ? null : Instant.ofEpochMilli(heardAt);
     }
 
-    private static List<VehicleItem.OpenAlert> alerts(VehicleInService vehicle, AlertWords words) {
+    private static List<VehicleItem.OpenAlert> alerts(FleetVehicle vehicle, AlertWords words) {
         return vehicle.openAlerts().stream()
                 .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
                 .map(alert -> new VehicleItem.OpenAlert(
@@ -126,7 +126,7 @@ class VehiclesController {
                 .toList();
     }
 
-    private static Departure departure(VehicleInService vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
+    private static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
         switch (snapshot.state()) {
             case OUT_OF_SERVICE -> {
                 return new Departure(

@@ -11,9 +11,9 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
-import vividcaravan.server.fleet.VehicleStore;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -25,7 +25,7 @@ public class SensorPlacing {
     private static final int LONGEST_REASON = 200;
 
     private final FleetDirectory fleet;
-    private final VehicleStore store;
+    private final FleetTables store;
     private final SingleWriter writer;
     private final Ids ids;
     private final Clock clock;
@@ -33,7 +33,7 @@ public class SensorPlacing {
 
     SensorPlacing(
             FleetDirectory fleet,
-            VehicleStore store,
+            FleetTables store,
             SingleWriter writer,
             Ids ids,
             Clock clock,
@@ -55,7 +55,7 @@ public class SensorPlacing {
             StatelessSession session,
             String code,
             @Nullable MountKind mount,
-            VehicleInService vehicle,
+            FleetVehicle vehicle,
             Position position,
             long at) {
         KnownSensor sensor = store.storeSensor(session, code, mount);
@@ -65,7 +65,7 @@ public class SensorPlacing {
     }
 
     /** Two wheels have had each other's sensors since {@code at}, epoch milliseconds. */
-    public void exchange(StatelessSession session, VehicleInService vehicle, Position one, Position other, long at) {
+    public void exchange(StatelessSession session, FleetVehicle vehicle, Position one, Position other, long at) {
         KnownSensor first = vehicle.sensorAt(one).orElseThrow();
         KnownSensor second = vehicle.sensorAt(other).orElseThrow();
         FittingChange change = new FittingChange(fleet, involved(vehicle, first));
@@ -77,7 +77,7 @@ public class SensorPlacing {
     }
 
     /** The sensor at a wheel, if there is one, sits nowhere from now on. */
-    public void takeOff(StatelessSession session, VehicleInService vehicle, Position position) {
+    public void takeOff(StatelessSession session, FleetVehicle vehicle, Position position) {
         vehicle.sensorAt(position).ifPresent(sensor -> {
             FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
             change.remove(sensor, clock.millis());
@@ -86,7 +86,7 @@ public class SensorPlacing {
     }
 
     /** A wheel can only be proven wrong by the stays of its vehicle, a sensor also by those it had elsewhere. */
-    private Set<KnownSensor> involved(VehicleInService vehicle, KnownSensor sensor) {
+    private Set<KnownSensor> involved(FleetVehicle vehicle, KnownSensor sensor) {
         Set<KnownSensor> involved = new HashSet<>(vehicle.everFitted());
         involved.add(sensor);
         return involved;

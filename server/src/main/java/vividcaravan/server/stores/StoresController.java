@@ -29,7 +29,7 @@ import vividcaravan.core.planning.KitPlanner;
 import vividcaravan.core.planning.KitVehicle;
 import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -139,7 +139,7 @@ class StoresController {
             summary = "Plan what it takes to equip some vehicles, and keep the plan if asked")
     KitPlanItem plan(@RequestBody KitPlanRequest request, Principal who) {
         KitPlanWish wish = wish(request);
-        List<VehicleInService> chosen = chosen(request.vehicles());
+        List<FleetVehicle> chosen = chosen(request.vehicles());
         KitSheet sheet = KitSheet.of(
                 chosen.stream().map(vehicle -> vehicle.description().ref()).toList(),
                 wish,
@@ -164,14 +164,14 @@ class StoresController {
                 preference.stream().distinct().toList(), !Boolean.FALSE.equals(request.tyresComeOff()), spare);
     }
 
-    private List<VehicleInService> chosen(@Nullable List<String> refs) {
+    private List<FleetVehicle> chosen(@Nullable List<String> refs) {
         if (refs == null || refs.isEmpty() || refs.size() > MOST_VEHICLES || refs.contains(null)) {
             throw Refusal.badRequest("vehicles", "Choose 1 to " + MOST_VEHICLES + " vehicles.");
         }
         return refs.stream().distinct().map(fleet::existing).toList();
     }
 
-    private static KitVehicle kitVehicle(VehicleInService vehicle) {
+    private static KitVehicle kitVehicle(FleetVehicle vehicle) {
         List<AxleDescription> axles = vehicle.description().axles();
         return new KitVehicle(
                 vehicle.description().ref(),

@@ -27,7 +27,7 @@ import vividcaravan.server.access.Invitations;
 import vividcaravan.server.access.Leaving;
 import vividcaravan.server.access.Role;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
@@ -134,7 +134,7 @@ class TeamController {
         }
         Set<Long> ids = new HashSet<>();
         for (String ref : refs) {
-            VehicleInService vehicle = fleet.vehicle(ref)
+            FleetVehicle vehicle = fleet.vehicle(ref)
                     .orElseThrow(() -> Refusal.badRequest("vehicles", "There is no vehicle \"" + ref + "\"."));
             ids.add(vehicle.id());
         }

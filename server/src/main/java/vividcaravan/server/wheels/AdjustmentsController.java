@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
@@ -64,7 +64,7 @@ class AdjustmentsController {
             @PathVariable String position,
             @RequestBody AdjustmentRequest request,
             Principal who) {
-        VehicleInService vehicle = visible.existing(ref);
+        FleetVehicle vehicle = visible.existing(ref);
         Position wheel = vehicle.existing(position);
         Instant now = clock.instant();
         if (Stream.of(request.at(), request.beforeKpa(), request.afterKpa(), request.note())
@@ -102,7 +102,7 @@ class AdjustmentsController {
             @PathVariable String position,
             @RequestParam(required = false) @Nullable String from,
             @RequestParam(required = false) @Nullable String to) {
-        VehicleInService vehicle = visible.existing(ref);
+        FleetVehicle vehicle = visible.existing(ref);
         Instant end = QueryParameters.time("to", to);
         Instant begin = QueryParameters.time("from", from);
         return new WheelChangeList(events.of(

@@ -18,8 +18,8 @@ import vividcaravan.core.judge.Adjustment;
 import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.DescriptionReplaced;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.WheelAdjusted;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.SingleWriter;
@@ -87,14 +87,14 @@ public class WheelChanges {
 
     /** Records that the pressure of a wheel was set at {@code at}; from then on it is to keep what it has. */
     WheelChange adjusted(
-            VehicleInService vehicle, Position position, Instant at, Measured measured, String who, String note) {
+            FleetVehicle vehicle, Position position, Instant at, Measured measured, String who, String note) {
         return writer.write(session -> adjusted(session, vehicle, position, at, measured, who, note));
     }
 
     /** The same within a write. The same person setting the same wheel at the same millisecond is the same deed sent twice. */
     public WheelChange adjusted(
             StatelessSession session,
-            VehicleInService vehicle,
+            FleetVehicle vehicle,
             Position position,
             Instant at,
             Measured measured,
@@ -132,7 +132,7 @@ public class WheelChanges {
     /** Keeps what is different about a vehicle's limits from now on. */
     @EventListener
     void replaced(DescriptionReplaced event) {
-        VehicleInService vehicle = event.vehicle();
+        FleetVehicle vehicle = event.vehicle();
         VehicleDescription before = event.before();
         VehicleDescription after = vehicle.description();
         int axles = Math.min(before.axles().size(), after.axles().size());
@@ -148,7 +148,7 @@ public class WheelChanges {
     }
 
     /** Everything that happened to a wheel from {@code from} to {@code to}, oldest first. */
-    public List<WheelChange> of(VehicleInService vehicle, Position position, Instant from, Instant to) {
+    public List<WheelChange> of(FleetVehicle vehicle, Position position, Instant from, Instant to) {
         List<WheelChange> found = new ArrayList<>();
         try (StatelessSession session = sessions.openStatelessSession()) {
             session.createSelectionQuery(

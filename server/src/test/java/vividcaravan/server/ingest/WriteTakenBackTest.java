@@ -23,9 +23,9 @@ import tools.jackson.databind.JsonNode;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
-import vividcaravan.server.document.FleetRegister;
+import vividcaravan.server.document.DocumentIntake;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.Write;
 import vividcaravan.server.platform.WriteFailed;
@@ -145,7 +145,7 @@ class WriteTakenBackTest {
         FleetDirectory fleet = product.bean(FleetDirectory.class);
         int vehicles = fleet.vehicles().size();
         int sensors = fleet.sensors().size();
-        VehicleInService vehicle = fleet.existing(met.ref());
+        FleetVehicle vehicle = fleet.existing(met.ref());
 
         fails(session -> {
             vehicle.book();
@@ -165,7 +165,7 @@ class WriteTakenBackTest {
     /** What an import does, inside another's write. */
     private Object importing(StatelessSession session, String ref) {
         Door.Truck truck = new Door.Truck(ref, Door.newCode(), Door.newCode());
-        return product.bean(FleetRegister.class)
+        return product.bean(DocumentIntake.class)
                 .within(
                         session,
                         tools.jackson.databind.json.JsonMapper.shared()
@@ -179,7 +179,7 @@ class WriteTakenBackTest {
 
         fails(session -> {
             Door.Truck swapped = new Door.Truck(met.ref(), met.right(), met.left());
-            return product.bean(FleetRegister.class)
+            return product.bean(DocumentIntake.class)
                     .within(
                             session,
                             tools.jackson.databind.json.JsonMapper.shared()

@@ -12,18 +12,18 @@ import java.util.Set;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.WalkOrder;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
 
 /** A fit-out job as its record tells it: the newest entry of a kind and a wheel counts. */
 final class FitOutJob {
 
     private final JobRow row;
-    private final VehicleInService vehicle;
+    private final FleetVehicle vehicle;
     private final List<JobEntry> entries;
     private final Map<String, Map<EntryKind, JobEntry>> byWheel = new HashMap<>();
 
-    FitOutJob(JobRow row, VehicleInService vehicle, List<JobEntry> entries) {
+    FitOutJob(JobRow row, FleetVehicle vehicle, List<JobEntry> entries) {
         this.row = row;
         this.vehicle = vehicle;
         this.entries = List.copyOf(entries);
@@ -95,7 +95,7 @@ final class FitOutJob {
         return row;
     }
 
-    VehicleInService vehicle() {
+    FleetVehicle vehicle() {
         return vehicle;
     }
 

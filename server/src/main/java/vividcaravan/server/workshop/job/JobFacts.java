@@ -23,8 +23,8 @@ import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.ingest.Strangers;
 
@@ -168,7 +168,7 @@ class JobFacts {
         return Optional.of(PositionProof.of(position, changes, isFarm(job.vehicle())));
     }
 
-    static boolean isFarm(VehicleInService vehicle) {
+    static boolean isFarm(FleetVehicle vehicle) {
         return vehicle.description().kind() == VehicleKind.FARM_TRACTOR
                 || vehicle.description().kind() == VehicleKind.IMPLEMENT;
     }

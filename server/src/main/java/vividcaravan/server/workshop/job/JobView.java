@@ -22,7 +22,7 @@ import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.server.fleet.AxleDescription;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.picture.VehicleGlance;
 import vividcaravan.server.platform.ReaderUnits;
@@ -46,7 +46,7 @@ class JobView {
     }
 
     JobItem item(FitOutJob job) {
-        VehicleInService vehicle = job.vehicle();
+        FleetVehicle vehicle = job.vehicle();
         WorkshopRules.RuleFigures figures = rules.now();
         Map<Position, JobFacts.Reception> receptions = facts.receptions(job);
         List<JobItem.JobWheel> wheels = job.walk().stream()
@@ -86,7 +86,7 @@ class JobView {
                 wheels.stream().allMatch(wheel -> wheel.missing().isEmpty()));
     }
 
-    private static List<String> heldBack(VehicleInService vehicle, AlertWords words) {
+    private static List<String> heldBack(FleetVehicle vehicle, AlertWords words) {
         List<String> heldBack = new ArrayList<>();
         for (Alert alert : vehicle.untoldAlerts()) {
             heldBack.add(words.summary(
@@ -100,7 +100,7 @@ class JobView {
             Position position,
             JobFacts.@Nullable Reception reception,
             WorkshopRules.RuleFigures figures) {
-        VehicleInService vehicle = job.vehicle();
+        FleetVehicle vehicle = job.vehicle();
         Optional<Reading> newest = facts.newest(job, position);
         WheelProof proof = facts.wheel(job, position, reception, figures.gaugeToleranceKpa());
         return new JobItem.JobWheel(

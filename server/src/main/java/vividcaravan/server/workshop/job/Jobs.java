@@ -12,9 +12,9 @@ import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.WalkOrder;
-import vividcaravan.server.description.VehicleDescriptions;
+import vividcaravan.server.description.Describing;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
@@ -29,7 +29,7 @@ class Jobs {
     private final SessionFactory sessions;
     private final SingleWriter writer;
     private final FleetDirectory fleet;
-    private final VehicleDescriptions vehicles;
+    private final Describing vehicles;
     private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
@@ -38,7 +38,7 @@ class Jobs {
             SessionFactory sessions,
             SingleWriter writer,
             FleetDirectory fleet,
-            VehicleDescriptions vehicles,
+            Describing vehicles,
             Ids ids,
             Clock clock,
             JsonMapper json) {
@@ -54,7 +54,7 @@ class Jobs {
     /** Opens a fit-out job; its vehicle is being fitted from now on, unless it is in service. */
     FitOutJob open(String vehicleRef, MountKind mount, WalkOrder walk, String who) {
         return writer.write(session -> {
-            VehicleInService vehicle = fleet.existing(vehicleRef);
+            FleetVehicle vehicle = fleet.existing(vehicleRef);
             boolean isOpenAlready = session.createSelectionQuery(
                                     "select count(*) from JobRow where vehicleId = :vehicle and state = :open",
                                     Long.class)
@@ -179,7 +179,7 @@ class Jobs {
         row.closedAt = clock.millis();
         row.closedBy = who;
         session.update(row);
-        VehicleInService vehicle = job.vehicle();
+        FleetVehicle vehicle = job.vehicle();
         boolean isWaiting = vehicle.state() == VehicleState.BEING_FITTED || vehicle.state() == VehicleState.DESCRIBED;
         if (isWaiting) {
             vehicles.move(

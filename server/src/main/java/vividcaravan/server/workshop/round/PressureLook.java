@@ -12,8 +12,8 @@ import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.judge.Adjustment;
 import vividcaravan.core.judge.Reading;
 import vividcaravan.core.planning.PressureAdvice;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VehicleSnapshot;
 
 /** What to do with the pressure of every wheel of a vehicle, by its newest readings. */
@@ -60,7 +60,7 @@ class PressureLook {
     }
 
     /** The temperature of the air outside where nobody said: the coolest tyre's that spoke lately, otherwise 20 °C. */
-    double coolestC(List<VehicleInService> vehicles) {
+    double coolestC(List<FleetVehicle> vehicles) {
         return vehicles.stream()
                 .flatMap(vehicle -> vehicle.sensors().values().stream())
                 .map(KnownSensor::newest)
@@ -80,7 +80,7 @@ class PressureLook {
      * @param isAirStated whether somebody said what the air outside has
      * @param since what was recorded of setting a pressure from then on counts, epoch milliseconds
      */
-    List<Wheel> at(VehicleInService vehicle, double airC, boolean isAirStated, long since) {
+    List<Wheel> at(FleetVehicle vehicle, double airC, boolean isAirStated, long since) {
         List<Wheel> wheels = new ArrayList<>();
         VehicleSnapshot snapshot = vehicle.snapshot();
         for (Position position : snapshot.description().layout().positions()) {
@@ -109,13 +109,13 @@ class PressureLook {
         return wheels;
     }
 
-    private static double gaugeKpa(VehicleInService vehicle, Position position, Reading reading) {
+    private static double gaugeKpa(FleetVehicle vehicle, Position position, Reading reading) {
         KnownSensor sensor = vehicle.sensorAt(position).orElseThrow();
         return vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa());
     }
 
     private static PressureAdvice advice(
-            VehicleInService vehicle,
+            FleetVehicle vehicle,
             Position position,
             double target,
             double gauge,
@@ -135,7 +135,7 @@ class PressureLook {
     }
 
     /** A tyre that was filled after it ran soft reads perfect, and is not. */
-    private static boolean hasRunSoft(VehicleInService vehicle, Position position) {
+    private static boolean hasRunSoft(FleetVehicle vehicle, Position position) {
         return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
                 .anyMatch(alert -> position.equals(alert.position()) && alert.isRunSoft());
     }

@@ -16,7 +16,7 @@ import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Adjustment;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Rounded;
@@ -58,7 +58,7 @@ class PressureRounds {
     record PressureRound(PressureRoundRow row, RoundSheet sheet) {}
 
     /** Opens a round. */
-    PressureRound open(List<VehicleInService> vehicles, @Nullable Double airC, String who) {
+    PressureRound open(List<FleetVehicle> vehicles, @Nullable Double airC, String who) {
         return writer.write(session -> {
             PressureRoundRow row = new PressureRoundRow();
             ids.load(session, "pressure_round", "id");
@@ -68,7 +68,7 @@ class PressureRounds {
             row.openedBy = who;
             row.airC = airC;
             row.vehicles = json.writeValueAsString(
-                    vehicles.stream().map(VehicleInService::id).toList());
+                    vehicles.stream().map(FleetVehicle::id).toList());
             session.insert(row);
             return round(session, row);
         });
@@ -120,7 +120,7 @@ class PressureRounds {
     }
 
     private RoundSheet sheet(StatelessSession session, PressureRoundRow row) {
-        List<VehicleInService> vehicles = vehicles(row);
+        List<FleetVehicle> vehicles = vehicles(row);
         Map<String, RoundReasonRow> reasons = session
                 .createSelectionQuery("from RoundReasonRow where roundId = :round order by id", RoundReasonRow.class)
                 .setParameter("round", row.id)
@@ -146,7 +146,7 @@ class PressureRounds {
                         .toList());
     }
 
-    private List<VehicleInService> vehicles(PressureRoundRow row) {
+    private List<FleetVehicle> vehicles(PressureRoundRow row) {
         return Arrays.stream(json.readValue(row.vehicles, long[].class))
                 .mapToObj(id -> fleet.vehicle(id).orElseThrow())
                 .toList();
@@ -184,7 +184,7 @@ class PressureRounds {
         }
         return writer.write(session -> {
             PressureRoundRow round = openRow(session, id);
-            VehicleInService vehicle = vehicles(round).stream()
+            FleetVehicle vehicle = vehicles(round).stream()
                     .filter(one -> one.description().ref().equals(ref))
                     .findFirst()
                     .orElseThrow(() -> Refusal.badRequest("vehicle", "\"" + ref + "\" is not in this round."));
@@ -210,7 +210,7 @@ class PressureRounds {
     }
 
     private static Optional<RoundReasonRow> latestReason(
-            StatelessSession session, long round, VehicleInService vehicle, Position position) {
+            StatelessSession session, long round, FleetVehicle vehicle, Position position) {
         return session.createSelectionQuery(
                         "from RoundReasonRow where roundId = :round and vehicleId = :vehicle and position = :position"
                                 + " order by id desc",

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.VehicleInService;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.platform.Refusal;
@@ -85,7 +85,7 @@ class PressureRoundsController {
         if (airC != null && !(airC >= COLDEST_AIR_C && airC <= WARMEST_AIR_C)) {
             throw Refusal.badRequest("airC", "The air outside has -50 to 60 °C, this says " + airC + ".");
         }
-        List<VehicleInService> chosen =
+        List<FleetVehicle> chosen =
                 refs.stream().distinct().map(fleet::existing).toList();
         return item(rounds.open(chosen, airC, who.getName()));
     }

@@ -31,7 +31,7 @@ import vividcaravan.server.platform.Refusal;
  * A vehicle of the fleet, whose readings are judged: its description, what the judge has seen of it and its alerts. The single writer
  * changes it; others read the parts that are safe to read.
  */
-public final class VehicleInService {
+public final class FleetVehicle {
 
     /** Nothing was heard as it happened. */
     public static final long NOT_LIVE = Long.MIN_VALUE;
@@ -63,7 +63,7 @@ public final class VehicleInService {
      * @param vented the mounts whose sensors measure against the air around them
      * @param marks where it says that the write under way touches it
      */
-    VehicleInService(
+    FleetVehicle(
             long id,
             VehicleDescription description,
             DepotDescription depot,

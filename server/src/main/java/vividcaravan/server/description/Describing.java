@@ -16,13 +16,13 @@ import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.document.FleetDocument;
 import vividcaravan.server.document.VehicleEntryReader;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.VehicleDescription;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
-import vividcaravan.server.fleet.VehicleStore;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -30,21 +30,21 @@ import vividcaravan.server.sensors.FittingChange;
 
 /** Describes single vehicles, one at a time or many alike, and says where they stand. */
 @Component
-public class VehicleDescriptions {
+public class Describing {
 
     private static final int LONGEST_REASON = 500;
 
     private final SingleWriter writer;
     private final FleetDirectory fleet;
-    private final VehicleStore store;
+    private final FleetTables store;
     private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    VehicleDescriptions(
+    Describing(
             SingleWriter writer,
             FleetDirectory fleet,
-            VehicleStore store,
+            FleetTables store,
             Ids ids,
             Clock clock,
             ApplicationEventPublisher events) {
@@ -88,13 +88,13 @@ public class VehicleDescriptions {
     }
 
     /** Stores new vehicles, all or none; they are described and not in service. */
-    List<VehicleInService> create(List<Checked> described) {
+    List<FleetVehicle> create(List<Checked> described) {
         return writer.write(session -> {
             for (Checked one : described) {
                 store.refuseIfLimitsChangedSince(one.book());
                 refuseIfTaken(one.entry().ref());
             }
-            List<VehicleInService> made = new ArrayList<>();
+            List<FleetVehicle> made = new ArrayList<>();
             described.forEach(one -> made.add(
                     store.store(session, null, one.entry().description(fleet.book()), beginning(one.entry()))));
             return made;
@@ -118,10 +118,10 @@ public class VehicleDescriptions {
      * @param revision the one the change was made from
      * @throws Refusal if somebody else changed it meanwhile
      */
-    VehicleInService change(String ref, int revision, Checked described) {
+    FleetVehicle change(String ref, int revision, Checked described) {
         return writer.write(session -> {
             store.refuseIfLimitsChangedSince(described.book());
-            VehicleInService vehicle = fleet.existing(ref);
+            FleetVehicle vehicle = fleet.existing(ref);
             if (vehicle.revision() != revision) {
                 throw Refusal.conflict("Somebody else changed " + ref
                         + " meanwhile; nothing of yours was stored. Look at theirs, then make your change again.");
@@ -140,7 +140,7 @@ public class VehicleDescriptions {
         });
     }
 
-    private void takeOffWhereNoWheelIs(StatelessSession session, VehicleInService vehicle) {
+    private void takeOffWhereNoWheelIs(StatelessSession session, FleetVehicle vehicle) {
         AxleLayout layout = vehicle.description().layout();
         List<KnownSensor> lost = vehicle.sensors().entrySet().stream()
                 .filter(entry -> !layout.has(entry.getKey()))
@@ -154,9 +154,9 @@ public class VehicleDescriptions {
     }
 
     /** Puts a vehicle to another use, which chooses between the targets of its axles. */
-    VehicleInService use(String ref, VehicleUse use) {
+    FleetVehicle use(String ref, VehicleUse use) {
         return writer.write(session -> {
-            VehicleInService vehicle = fleet.existing(ref);
+            FleetVehicle vehicle = fleet.existing(ref);
             VehicleDescription before = vehicle.description();
             if (use != VehicleUse.ROAD && !before.uses().contains(use)) {
                 throw Refusal.badRequest(
@@ -175,12 +175,12 @@ public class VehicleDescriptions {
      *
      * @throws Refusal if it cannot get there from where it is
      */
-    VehicleInService state(String ref, VehicleState state, @Nullable String reason) {
+    FleetVehicle state(String ref, VehicleState state, @Nullable String reason) {
         if (reason != null && reason.length() > LONGEST_REASON) {
             throw Refusal.badRequest("reason", "The reason may have " + LONGEST_REASON + " characters.");
         }
         return writer.write(session -> {
-            VehicleInService vehicle = fleet.existing(ref);
+            FleetVehicle vehicle = fleet.existing(ref);
             if (state == VehicleState.OUT_OF_SERVICE && (reason == null || reason.isBlank())) {
                 throw Refusal.badRequest("reason", "Say why it is out of service: nothing is raised for it then.");
             }
@@ -198,7 +198,7 @@ public class VehicleDescriptions {
     }
 
     /** Moves a vehicle to another state, within a write. */
-    public void move(StatelessSession session, VehicleInService vehicle, VehicleState state, @Nullable String reason) {
+    public void move(StatelessSession session, FleetVehicle vehicle, VehicleState state, @Nullable String reason) {
         if (vehicle.state() != state) {
             if (!vehicle.state().mayBecome(state)) {
                 throw Refusal.conflict(vehicle.description().ref() + " is "

@@ -18,12 +18,12 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleInService;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
-import vividcaravan.server.fleet.VehicleStore;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.SingleWriter;
@@ -31,22 +31,22 @@ import vividcaravan.server.sensors.FittingChange;
 
 /** Where the fleet's description is changed: a fleet document goes in whole or not at all. */
 @Component
-public class FleetRegister {
+public class DocumentIntake {
 
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
-    private final VehicleStore vehicles;
+    private final FleetTables vehicles;
 
-    FleetRegister(
+    DocumentIntake(
             SingleWriter writer,
             FleetDirectory fleet,
             Ids ids,
             Clock clock,
             ApplicationEventPublisher events,
-            VehicleStore vehicles) {
+            FleetTables vehicles) {
         this.vehicles = vehicles;
         this.writer = writer;
         this.fleet = fleet;
@@ -115,7 +115,7 @@ public class FleetRegister {
                         "The vehicle \"" + entry.ref() + "\" exists. Say \"onExisting\": \"update\" to change it."));
             }
             fleet.vehicle(entry.ref())
-                    .map(VehicleInService::state)
+                    .map(FleetVehicle::state)
                     .filter(state -> entry.state() != null && entry.state() != state && !state.mayBecome(entry.state()))
                     .ifPresent(state -> faults.add(new Refusal.Fault(
                             path + ".state",
@@ -127,7 +127,7 @@ public class FleetRegister {
                         .flatMap(sensor -> sensor.fittingAt(Fitting.OPEN - 1))
                         .filter(stay -> !updated.contains(stay.vehicle()));
                 if (elsewhere.isPresent()) {
-                    VehicleInService other =
+                    FleetVehicle other =
                             fleet.vehicle(elsewhere.get().vehicle()).orElseThrow();
                     faults.add(new Refusal.Fault(
                             path + ".sensors[" + s + "].code",
@@ -140,10 +140,10 @@ public class FleetRegister {
 
     private Imported store(StatelessSession session, FleetDocument document, Instant now) {
         Set<String> changedDepots = storeDepots(session, document);
-        List<VehicleInService> redescribed = new ArrayList<>();
+        List<FleetVehicle> redescribed = new ArrayList<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
-            VehicleInService known = fleet.vehicle(entry.ref()).orElse(null);
-            VehicleInService vehicle = vehicles.store(
+            FleetVehicle known = fleet.vehicle(entry.ref()).orElse(null);
+            FleetVehicle vehicle = vehicles.store(
                     session,
                     known,
                     entry.description(fleet.book(), known == null ? null : known.description()),
@@ -154,7 +154,7 @@ public class FleetRegister {
                 events.publishEvent(new VehicleStateChanged(session, vehicle));
             }
         }
-        for (VehicleInService vehicle : fleet.vehicles()) {
+        for (FleetVehicle vehicle : fleet.vehicles()) {
             String depot = vehicle.description().depot();
             if (depot != null && changedDepots.contains(depot)) {
                 vehicle.describe(vehicle.description(), fleet.depot(depot).orElseThrow());
@@ -198,7 +198,7 @@ public class FleetRegister {
         Set<KnownSensor> involved = new LinkedHashSet<>();
         List<KnownSensor> named = new ArrayList<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
-            VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(entry.ref()).orElseThrow();
             involved.addAll(vehicle.everFitted());
             for (FleetDocument.SensorEntry sensor : sensors(entry)) {
                 KnownSensor known = vehicles.storeSensor(session, sensor.code(), sensor.mount());
@@ -209,7 +209,7 @@ public class FleetRegister {
         FittingChange change = new FittingChange(fleet, involved);
         Set<KnownSensor> stays = new HashSet<>(named);
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
-            VehicleInService vehicle = fleet.vehicle(entry.ref()).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(entry.ref()).orElseThrow();
             vehicle.sensors().forEach((position, sensor) -> {
                 // What is not said does not change, but for a wheel that is no more.
                 boolean isNamed =

@@ -1,5 +1,8 @@
 package vividcaravan.server.fleet;
 
+import java.sql.PreparedStatement;
+import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Optional;
 import org.hibernate.StatelessSession;
 import org.hibernate.query.MutationQuery;
@@ -14,13 +17,13 @@ import vividcaravan.server.platform.Refusal;
 
 /** Writes vehicles, depots and sensors to the database and into the fleet in memory; on the single writer's thread. */
 @Component
-public class VehicleStore {
+public class FleetTables {
 
     private final FleetDirectory fleet;
     private final Ids ids;
     private final ApplicationEventPublisher events;
 
-    VehicleStore(FleetDirectory fleet, Ids ids, ApplicationEventPublisher events) {
+    FleetTables(FleetDirectory fleet, Ids ids, ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.ids = ids;
         this.events = events;
@@ -44,9 +47,9 @@ public class VehicleStore {
      * @param known the vehicle that gets it, or null for a new one
      * @param begins the state of a new vehicle; one that is known stays in its own
      */
-    public VehicleInService store(
+    public FleetVehicle store(
             StatelessSession session,
-            @Nullable VehicleInService known,
+            @Nullable FleetVehicle known,
             VehicleDescription description,
             VehicleState begins) {
         String depotName = description.depot();
@@ -66,15 +69,15 @@ public class VehicleStore {
         storeAxles(session, row.id, description);
         DepotDescription depot =
                 depotName == null ? null : fleet.depot(depotName).orElseThrow();
-        VehicleInService vehicle = known == null
+        FleetVehicle vehicle = known == null
                 ? fleet.put(fleet.newVehicle(row.id, description, depot))
                 : redescribe(session, known, description, depot);
         vehicle.stands(row.state, row.stateReason, row.revision);
         return vehicle;
     }
 
-    private VehicleInService redescribe(
-            StatelessSession session, VehicleInService vehicle, VehicleDescription after, DepotDescription depot) {
+    private FleetVehicle redescribe(
+            StatelessSession session, FleetVehicle vehicle, VehicleDescription after, DepotDescription depot) {
         VehicleDescription before = vehicle.description();
         vehicle.describe(after, depot);
         events.publishEvent(new DescriptionReplaced(session, vehicle, before));
@@ -113,7 +116,7 @@ public class VehicleStore {
 
     /** Lets a vehicle take on other limits. */
     public void holdTo(
-            StatelessSession session, VehicleInService vehicle, VehicleDescription after, boolean isAxleChanged) {
+            StatelessSession session, FleetVehicle vehicle, VehicleDescription after, boolean isAxleChanged) {
         if (isAxleChanged) {
             storeAxles(session, vehicle.id(), after);
             session.createMutationQuery("update VehicleRow set revision = revision + 1 where id = :id")
@@ -136,7 +139,7 @@ public class VehicleStore {
 
     /** Stores where a vehicle stands. */
     public void storeState(
-            StatelessSession session, VehicleInService vehicle, VehicleState state, @Nullable String reason) {
+            StatelessSession session, FleetVehicle vehicle, VehicleState state, @Nullable String reason) {
         session.createMutationQuery("update VehicleRow set state = :state, stateReason = :reason where id = :id")
                 .setParameter("state", state)
                 .setParameter("reason", reason)
@@ -183,5 +186,26 @@ public class VehicleStore {
                 .setParameter("code", code)
                 .executeUpdate();
         return fleet.put(fleet.newSensor(row.id, code, mount));
+    }
+
+    /** Writes what was last heard of some sensors. */
+    public void saveHeard(StatelessSession session, List<KnownSensor> heard) {
+        session.doWork(connection -> {
+            try (PreparedStatement update = connection.prepareStatement(
+                    "update sensor set newest_reading = ?, newest_judged_at = ?, clock_wrong_at = ? where id = ?")) {
+                for (KnownSensor sensor : heard) {
+                    update.setBytes(1, sensor.newest() == null ? null : ReadingBytes.write(sensor.newest()));
+                    update.setObject(2, sensor.newestJudgedAt() == Long.MIN_VALUE ? null : sensor.newestJudgedAt());
+                    update.setObject(
+                            3,
+                            sensor.clockWrongAt() == null
+                                    ? null
+                                    : sensor.clockWrongAt().atOffset(ZoneOffset.UTC));
+                    update.setLong(4, sensor.id());
+                    update.addBatch();
+                }
+                update.executeBatch();
+            }
+        });
     }
 }
