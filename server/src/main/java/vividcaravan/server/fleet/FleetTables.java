@@ -66,6 +66,9 @@ public class FleetTables {
         } else {
             session.update(row);
         }
+        if (known != null) {
+            deleteAxles(session, row.id);
+        }
         storeAxles(session, row.id, description);
         DepotDescription depot =
                 depotName == null ? null : fleet.depot(depotName).orElseThrow();
@@ -118,6 +121,7 @@ public class FleetTables {
     public void holdTo(
             StatelessSession session, FleetVehicle vehicle, VehicleDescription after, boolean isAxleChanged) {
         if (isAxleChanged) {
+            deleteAxles(session, vehicle.id());
             storeAxles(session, vehicle.id(), after);
             session.createMutationQuery("update VehicleRow set revision = revision + 1 where id = :id")
                     .setParameter("id", vehicle.id())
@@ -127,10 +131,13 @@ public class FleetTables {
         redescribe(session, vehicle, after, vehicle.depot().orElse(null));
     }
 
-    private void storeAxles(StatelessSession session, long vehicleId, VehicleDescription description) {
+    private static void deleteAxles(StatelessSession session, long vehicleId) {
         session.createMutationQuery("delete from AxleRow where vehicleId = :vehicle")
                 .setParameter("vehicle", vehicleId)
                 .executeUpdate();
+    }
+
+    private void storeAxles(StatelessSession session, long vehicleId, VehicleDescription description) {
         for (int i = 0; i < description.axles().size(); i++) {
             session.insert(AxleRow.of(
                     ids.next("axle"), vehicleId, i + 1, description.axles().get(i)));
@@ -182,9 +189,6 @@ public class FleetTables {
         row.code = code;
         row.mount = mount;
         session.insert(row);
-        session.createNativeMutationQuery("delete from stranger where code = :code")
-                .setParameter("code", code)
-                .executeUpdate();
         return fleet.put(fleet.newSensor(row.id, code, mount));
     }
 

@@ -171,6 +171,9 @@ public class Strangers {
 
     /** Forgets one that became ours. */
     void forget(String code) {
-        isForgotten |= heard.remove(code) != null;
+        if (heard.remove(code) != null) {
+            isForgotten = true;
+            gone.add(code);
+        }
     }
 }

@@ -76,9 +76,11 @@ public final class FittingChange {
                 continue;
             }
             noteChanges(before.get(sensor.id()), stays, changed);
-            session.createMutationQuery("delete from FittingRow where sensorId = :sensor")
-                    .setParameter("sensor", sensor.id())
-                    .executeUpdate();
+            if (!before.get(sensor.id()).isEmpty()) {
+                session.createMutationQuery("delete from FittingRow where sensorId = :sensor")
+                        .setParameter("sensor", sensor.id())
+                        .executeUpdate();
+            }
             stays.forEach(stay -> session.insert(FittingRow.of(ids.next("fitting"), stay)));
             fleet.fitted(sensor, stays);
         }
