@@ -4,6 +4,7 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { Problem, whenSignedOut } from './api/client';
 import { followTheme, forgetAccount, loadSession } from './api/session';
+import { openLostPages } from './lostPage';
 import { router } from './router';
 
 const queries = new QueryClient({
@@ -21,6 +22,8 @@ whenSignedOut(() => {
   queries.clear();
   void router.push({ name: 'sign-in', query: { then: router.currentRoute.value.fullPath } });
 });
+
+openLostPages(router);
 
 async function begin(): Promise<void> {
   try {

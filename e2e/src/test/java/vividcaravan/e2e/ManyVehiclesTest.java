@@ -107,6 +107,9 @@ class ManyVehiclesTest extends InOwnFleet {
         assertThat(page.getByText("live", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
 
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("VC-00042")))
+                .isVisible();
+
         product.kill();
         assertThat(page.getByText("The connection is lost")).isVisible();
         restart();

@@ -115,6 +115,7 @@ class NoSignalTest extends InOwnFleet {
         page.getByLabel("Add a vehicle").fill("LM-66");
         page.getByLabel("Add a vehicle").press("Enter");
         button(page, "Begin the round").click();
+        assertThat(page.getByText("2 wheels are left.")).isVisible();
         // The service worker is in charge from the second visit on.
         page.evaluate("() => navigator.serviceWorker.ready.then(() => true)");
         page.reload();
