@@ -180,7 +180,8 @@ public class SingleWriter implements SmartLifecycle {
             while (!isStopping || !queue.isEmpty()) {
                 turn();
             }
-            inSession(file::note);
+            // A database that is gone at the end is said by what was refused before.
+            quietly(() -> inSession(file::note));
         } catch (InterruptedException e) {
             LOG.info("The writer was told to stop");
         } catch (Throwable e) {
@@ -346,7 +347,7 @@ public class SingleWriter implements SmartLifecycle {
         try {
             listener.run();
         } catch (RuntimeException e) {
-            LOG.error("What was stored could not be told to everybody in the product", e);
+            LOG.error("What follows on what was stored failed; that itself stands", e);
         }
     }
 
