@@ -12,6 +12,8 @@ const props = defineProps<{
   /** What `text` means: null where it is empty and may be; a sentence where it cannot be read. */
   read: (text: string) => number | null | string;
   placeholder?: string;
+  /** In a column of figures. */
+  isInTable?: boolean;
 }>();
 const emit = defineEmits<{ typed: [value: number | null] }>();
 
@@ -40,7 +42,8 @@ function take(): void {
   <span class="inline-block">
     <input
       v-model="text"
-      class="field figure"
+      class="field figure py-0.5!"
+      :class="{ 'text-right': isInTable }"
       inputmode="decimal"
       autocomplete="off"
       :placeholder="placeholder"

@@ -60,7 +60,8 @@ function takeRange(make: Make, kpa: number | null): void {
             <td class="text-right">
               <TypedField
                 v-if="isManager"
-                class="w-28 text-right"
+                class="my-1 w-28 text-right"
+                is-in-table
                 :shown="shown(make)"
                 placeholder="not known"
                 :label="`How far sensors ${mountWords(make.mount)} measure, ${units.pressureSymbol.value}`"

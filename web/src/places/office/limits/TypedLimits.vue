@@ -59,7 +59,7 @@ function keep(): void {
 
 <template>
   <div class="grid max-w-xl gap-2">
-    <div v-for="row in ROWS" :key="row.name" class="grid grid-cols-[6rem_7rem_1fr] items-center gap-3">
+    <div v-for="row in ROWS" :key="row.name" class="grid grid-cols-[6rem_8rem_1fr] items-baseline gap-3">
       <span>{{ row.words }}</span>
       <span class="flex items-baseline gap-1">
         <TypedField

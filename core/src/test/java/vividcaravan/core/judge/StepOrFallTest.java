@@ -88,4 +88,22 @@ class StepOrFallTest {
 
         assertThat(isFastLeakSaid()).as(truck.said().toString()).isTrue();
     }
+
+    /** Several readings within one minute, of a sensor that does not say whether it moves. */
+    @ParameterizedTest(name = "{0} % a minute, read every {1} s")
+    @CsvSource({"3, 10", "8, 10", "20, 10", "3, 20", "8, 20", "12, 30"})
+    void aHoleIsSpokenOfHoweverOftenItIsRead(double percentPerMinute, double everySeconds) {
+        JudgedWheel wheel = JudgedWheel.drive().readings(800, 800, 800, 800);
+        double minutes = 0;
+        // At 3 % a minute eight per cent take 2 min 40 s.
+        while (minutes < 3) {
+            minutes += everySeconds / 60;
+            wheel.after(everySeconds / 60, 800 * (1 - minutes * percentPerMinute / 100), 20);
+        }
+
+        assertThat(wheel.alerts().stream()
+                        .flatMap(alert -> alert.entries().stream())
+                        .anyMatch(entry -> entry.kind() == AlertKind.FAST_LEAK))
+                .isTrue();
+    }
 }
