@@ -115,6 +115,12 @@ export const router = createRouter({
       meta: { title: 'Mail', roles: MANAGER_ONLY },
     },
     {
+      path: '/office/logbook',
+      name: 'logbook',
+      component: () => import('./places/office/logbook/LogbookPage.vue'),
+      meta: { title: 'Logbook', roles: MANAGER_ONLY },
+    },
+    {
       path: '/office/load-tables',
       name: 'load-tables',
       component: () => import('./places/office/tables/LoadTablesPage.vue'),

@@ -39,6 +39,7 @@ const COMMANDS = [
   command('Stores', 'stock, kit plans, what sensors are', '/stores'),
   command('Describe a vehicle', 'axles, tyres, targets', '/describe'),
   command('Limits', 'on the ruler, what a change comes to', '/office/limits'),
+  command('Logbook', 'what was done, by whom, when and why', '/office/logbook'),
   command('Load tables', 'targets from weighed axles', '/office/load-tables'),
   command('Office', 'units, fleet document, tokens, team, backup', '/office'),
   command('Bring in a fleet', 'fleet document', '/office#fleet'),

@@ -30,6 +30,18 @@ export function clock(time: string | Date, now: Date): string {
   return `${day}, ${hourMinute}`;
 }
 
+/** Day, hour and minute, as records have them; with the year where it is not this one. */
+export function dated(time: string | Date): string {
+  const at = new Date(time);
+  const isThisYear = at.getFullYear() === new Date().getFullYear();
+  const day = at.toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(!isThisYear && { year: 'numeric' }),
+  });
+  return `${day}, ${two(at.getHours())}:${two(at.getMinutes())}`;
+}
+
 /** The present moment, moving on every five seconds. */
 export function useClock() {
   const now = useNow({ interval: 5_000 });

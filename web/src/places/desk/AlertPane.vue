@@ -3,8 +3,10 @@ import { useWindowSize } from '@vueuse/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
+import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
+import LogbookPart from '@/shared/LogbookPart.vue';
 import { placeWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
@@ -28,6 +30,8 @@ const props = defineProps<{
 const emit = defineEmits<{ acknowledge: []; takeInHand: []; shelve: []; close: [] }>();
 
 const units = useUnits();
+const { isDriver } = useSession();
+const isBookOpen = ref(false);
 const { at, now } = useClock();
 const { height } = useWindowSize();
 const SPANS: [number, string][] = [
@@ -190,6 +194,14 @@ const STATES: Record<string, string> = {
       />
       <AlertNotes v-if="mayNote" ref="notes" class="mt-4 border-t border-rule pt-4" :alert-id="item.id" />
       <AlertRecord class="mt-4 border-t border-rule pt-4" :record="detail.record" />
+      <details
+        v-if="!isDriver"
+        class="mt-3"
+        @toggle="isBookOpen = ($event.target as HTMLDetailsElement).open"
+      >
+        <summary class="cursor-pointer text-quiet">Its part of the logbook, with before and after</summary>
+        <LogbookPart v-if="isBookOpen" class="mt-1" :filter="{ alert: item.id }" :limit="20" />
+      </details>
     </aside>
   </div>
 </template>

@@ -2,7 +2,9 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { ref } from 'vue';
 import { answer, http } from '@/api/client';
+import { checkBackup } from '@/api/logbook';
 import { useClock } from '@/shared/time';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Copies of the database, made while it is in use. */
 const queries = useQueryClient();
@@ -11,21 +13,31 @@ const { data, error } = useQuery({
   queryKey: ['backups'],
   queryFn: () => answer(http.GET('/api/v1/backups')),
 });
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
+const checking = useAttempt();
+const found = ref('');
+const isBad = ref(false);
 
-async function make(): Promise<void> {
-  isBusy.value = true;
-  trouble.value = '';
-  try {
+const make = () =>
+  attempt(async () => {
     await answer(http.POST('/api/v1/backups'));
     await queries.invalidateQueries({ queryKey: ['backups'] });
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
+
+const check = (name: string) =>
+  checking.attempt(async () => {
+    found.value = '';
+    const book = await checkBackup(name);
+    isBad.value = !book.isWhole || !book.isPartOfThis;
+    const first = book.breaks[0];
+    found.value =
+      `${name}: ` +
+      (first
+        ? `its logbook is not as it was written. Entry ${String(first.number)}: ${first.what}`
+        : book.isPartOfThis
+          ? `its logbook is whole, and the ${book.entries.toLocaleString('en-GB')} entries in it are those of this one.`
+          : 'its logbook is whole, but it is not the beginning of this one.');
+  });
 const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
 </script>
 
@@ -42,8 +54,13 @@ const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
         <a :href="`/api/v1/backups/${backup.name}`" download class="figure grow">{{ backup.name }}</a>
         <span class="figure text-quiet">{{ at(backup.madeAt) }}</span>
         <span class="figure w-20 text-right text-quiet">{{ megabytes(backup.bytes) }} MB</span>
+        <button type="button" class="link" :disabled="checking.isBusy.value" @click="check(backup.name)">
+          Check its logbook
+        </button>
       </li>
     </ul>
+    <p v-if="checking.trouble.value" role="alert" class="mt-2 text-stop">{{ checking.trouble.value }}</p>
+    <p aria-live="polite" class="mt-2" :class="{ 'text-stop': isBad }">{{ found }}</p>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
     <button type="button" class="button mt-3" :disabled="isBusy" @click="make">
       {{ isBusy ? 'Making a backup …' : 'Make a backup now' }}

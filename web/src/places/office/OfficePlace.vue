@@ -25,6 +25,9 @@ const { isDriver, isManager } = useSession();
       <p class="mt-1">
         <RouterLink :to="{ name: 'load-tables' }">Load tables, for targets from weighed axles</RouterLink>
       </p>
+      <p v-if="isManager" class="mt-1">
+        <RouterLink :to="{ name: 'logbook' }">Logbook: what was done, by whom, when and why</RouterLink>
+      </p>
     </template>
     <ReadingPreferences class="mt-5" />
     <OwnAccess class="mt-6 border-t border-rule pt-5" />

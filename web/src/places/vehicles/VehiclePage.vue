@@ -5,6 +5,7 @@ import { useChart, useVehicle } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
+import LogbookPart from '@/shared/LogbookPart.vue';
 import { place, placeWords, vehicleKindWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
@@ -30,7 +31,7 @@ const SPANS: [number, string][] = [
   [24 * 365, 'a year'],
 ];
 const hours = ref(24);
-const { mayHandleAlerts } = useSession();
+const { isDriver, mayHandleAlerts } = useSession();
 const isAdjusting = ref(false);
 
 const hasSensors = computed(() => vehicle.value?.wheels.some((wheel) => wheel.sensor));
@@ -158,5 +159,9 @@ const { data: chart } = useChart(() =>
     />
     <LimitsSheet class="mt-7" :vehicle="vehicle" />
     <VehicleAlerts class="mt-7" :vehicle-ref="vehicle.ref" />
+    <section v-if="!isDriver" class="mt-7 max-w-4xl" aria-labelledby="vehicle-logbook">
+      <h2 id="vehicle-logbook" class="mb-1 text-base">Logbook of {{ vehicle.ref }}</h2>
+      <LogbookPart :filter="{ vehicle: vehicle.ref }" />
+    </section>
   </div>
 </template>

@@ -2,23 +2,25 @@ package vividcaravan.core.alert;
 
 /** What the evidence says is happening. Within a family the earlier kind says more and is kept at equal urgency. */
 public enum AlertKind {
-    FAST_LEAK(AlertFamily.TYRE),
-    SLOW_LEAK(AlertFamily.TYRE),
-    HOT_WHEEL_END(AlertFamily.TYRE),
-    HOT_TYRE(AlertFamily.TYRE),
-    UNDER_PRESSURE(AlertFamily.TYRE),
-    OVER_PRESSURE(AlertFamily.TYRE),
-    TWIN_MISMATCH(AlertFamily.TYRE),
-    SENSOR_FAULT(AlertFamily.SENSOR),
-    SENSOR_SILENT(AlertFamily.SENSOR),
-    SENSOR_BATTERY(AlertFamily.BATTERY),
-    SENSORS_CROSSED(AlertFamily.MAP),
-    WEATHER_LOW(AlertFamily.WEATHER),
-    RECEIVER_SILENT(AlertFamily.RECEIVER);
+    FAST_LEAK("going flat", AlertFamily.TYRE),
+    SLOW_LEAK("slow leak", AlertFamily.TYRE),
+    HOT_WHEEL_END("hot wheel end", AlertFamily.TYRE),
+    HOT_TYRE("hot", AlertFamily.TYRE),
+    UNDER_PRESSURE("under target", AlertFamily.TYRE),
+    OVER_PRESSURE("over target", AlertFamily.TYRE),
+    TWIN_MISMATCH("twins differ", AlertFamily.TYRE),
+    SENSOR_FAULT("sensor cannot measure", AlertFamily.SENSOR),
+    SENSOR_SILENT("sensor silent", AlertFamily.SENSOR),
+    SENSOR_BATTERY("sensor battery", AlertFamily.BATTERY),
+    SENSORS_CROSSED("sensors crossed", AlertFamily.MAP),
+    WEATHER_LOW("cold weather", AlertFamily.WEATHER),
+    RECEIVER_SILENT("receiver silent", AlertFamily.RECEIVER);
 
+    private final String words;
     private final AlertFamily family;
 
-    AlertKind(AlertFamily family) {
+    AlertKind(String words, AlertFamily family) {
+        this.words = words;
         this.family = family;
     }
 
@@ -45,5 +47,10 @@ public enum AlertKind {
     /** Whether this kind is a loss of air, which topping up does not repair. */
     public boolean isLeak() {
         return this == FAST_LEAK || this == SLOW_LEAK;
+    }
+
+    /** As a reader calls it. */
+    public String words() {
+        return words;
     }
 }

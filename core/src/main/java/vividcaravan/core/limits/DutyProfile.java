@@ -11,9 +11,9 @@ public enum DutyProfile {
     LONG_HAUL("long haul", 20, 30, 75, 85, 75, 85, 20, 35),
     /** Brakes often; sensors at the rim feel it. */
     CITY_BUS("city bus", 20, 20, 80, 90, 85, 100, 20, 30),
-    FARM_ROAD("farm, road", 20, 20, 65, 75, 65, 75, 15, 25),
+    FARM_ROAD("farm, on the road", 20, 20, 65, 75, 65, 75, 15, 25),
     /** Soft on purpose. */
-    FARM_FIELD("farm, field", 35, 35, 65, 75, 65, 75, 15, 25),
+    FARM_FIELD("farm, in the field", 35, 35, 65, 75, 65, 75, 15, 25),
     /** All wheels are hot on a descent, so one side of an axle is held against the other. */
     MOUNTAIN("mountain", 20, 20, 70, 85, 95, 110, 25, 35);
 

@@ -5,22 +5,36 @@ import java.util.Optional;
 
 /** The limits of an axle by name, so that one of them can be read and replaced without knowing which it is. */
 public enum LimitName {
-    BASIS("basis"),
-    LOW_PCT("lowPct"),
-    LOW_CRITICAL_PCT("lowCriticalPct"),
-    HIGH_PCT("highPct"),
-    TEMPERATURE_C("temperatureC"),
-    TEMPERATURE_CRITICAL_C("temperatureCriticalC");
+    BASIS("basis", "held against", ""),
+    LOW_PCT("lowPct", "low limit", "%"),
+    LOW_CRITICAL_PCT("lowCriticalPct", "low limit that stops", "%"),
+    HIGH_PCT("highPct", "high limit", "%"),
+    TEMPERATURE_C("temperatureC", "warm limit", "°C"),
+    TEMPERATURE_CRITICAL_C("temperatureCriticalC", "hot limit that stops", "°C");
 
     private final String field;
+    private final String words;
+    private final String unit;
 
-    LimitName(String field) {
+    LimitName(String field, String words, String unit) {
         this.field = field;
+        this.words = words;
+        this.unit = unit;
     }
 
     /** Its name in the fleet document. */
     public String field() {
         return field;
+    }
+
+    /** As a reader calls it. */
+    public String words() {
+        return words;
+    }
+
+    /** Unit of its figure: per cent of the target, or °C; empty for a basis. */
+    public Optional<String> unit() {
+        return unit.isEmpty() ? Optional.empty() : Optional.of(unit);
     }
 
     /** The limit that the fleet document calls {@code field}; empty if it calls none so. */

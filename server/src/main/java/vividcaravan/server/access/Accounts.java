@@ -4,26 +4,42 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** The people who may sign in. Demo accounts count in demo mode only, the others otherwise only. */
 @Service
 public class Accounts implements UserDetailsService {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
 
     private static final Pattern USER_NAME = Pattern.compile("[a-z0-9][a-z0-9._-]{1,39}");
     private static final int SHORTEST_PASSWORD = 10;
@@ -34,6 +50,7 @@ public class Accounts implements UserDetailsService {
     private static final String NO_PASSWORD = "{none}";
 
     private final AccountRepository rows;
+    private final SingleWriter writer;
     private final PasswordEncoder passwords;
     private final Clock clock;
     private final ApplicationEventPublisher events;
@@ -41,11 +58,13 @@ public class Accounts implements UserDetailsService {
 
     Accounts(
             AccountRepository rows,
+            SingleWriter writer,
             PasswordEncoder passwords,
             Clock clock,
             ApplicationEventPublisher events,
             VividProperties properties) {
         this.rows = rows;
+        this.writer = writer;
         this.passwords = passwords;
         this.clock = clock;
         this.events = events;
@@ -55,7 +74,8 @@ public class Accounts implements UserDetailsService {
     @Override
     public UserDetails loadUserByUsername(String userName) {
         return active(userName)
-                .map(row -> new SignedIn(row.userName, row.passwordHash, row.role, row.sessionNumber, clock.instant()))
+                .map(row -> new SignedIn(
+                        row.userName, row.displayName, row.passwordHash, row.role, row.sessionNumber, clock.instant()))
                 .orElseThrow(() -> new UsernameNotFoundException("no such account"));
     }
 
@@ -82,16 +102,27 @@ public class Accounts implements UserDetailsService {
      *
      * @return the number that sessions have to have from now on
      */
-    @Transactional
     public int endSessions(String userName) {
-        return endSessions(existing(userName));
+        int number = writer.make(view -> {
+            AccountRow row = existing(view, userName);
+            return Decision.make(pen -> {
+                row.sessionNumber++;
+                pen.session().update(row);
+                return new Done<>(
+                        row.sessionNumber, deed(DeedKind.SESSIONS_ENDED, row, "ended the other sessions of "));
+            });
+        });
+        left(userName);
+        return number;
     }
 
-    private int endSessions(AccountRow row) {
-        row.sessionNumber++;
-        rows.save(row);
-        events.publishEvent(new ReaderLeft(ReaderKey.ofPerson(row.userName)));
-        return row.sessionNumber;
+    /** Tells that somebody's streams are to end. */
+    private void left(String userName) {
+        events.publishEvent(new ReaderLeft(ReaderKey.ofPerson(SignInThrottle.name(userName))));
+    }
+
+    private static Deed deed(DeedKind kind, AccountRow row, String words) {
+        return Deed.of(kind, new Thing(Thing.Kind.ACCOUNT, row.userName, row.displayName), words + row.displayName);
     }
 
     /**
@@ -100,19 +131,28 @@ public class Accounts implements UserDetailsService {
      * @return the number that sessions have to have from now on
      * @throws Refusal if {@code next} is too short or too long, or the same as before
      */
-    @Transactional
     public int changePassword(String userName, @Nullable String next) {
-        AccountRow row = existing(userName);
         List<Refusal.Fault> faults = new ArrayList<>();
         checkPassword(next, "next", faults);
-        if (faults.isEmpty() && passwords.matches(next, row.passwordHash)) {
+        if (faults.isEmpty() && passwords.matches(next, existing(userName).passwordHash)) {
             faults.add(new Refusal.Fault("next", "That is the password you have. Choose another."));
         }
         if (!faults.isEmpty()) {
             throw Refusal.badRequest(faults.get(0).message(), faults);
         }
-        row.passwordHash = passwords.encode(next);
-        return endSessions(row);
+        // Slow on purpose, so not on the writer's thread.
+        String hash = passwords.encode(next);
+        int number = writer.make(view -> {
+            AccountRow row = existing(view, userName);
+            return Decision.make(pen -> {
+                row.passwordHash = hash;
+                row.sessionNumber++;
+                pen.session().update(row);
+                return new Done<>(row.sessionNumber, deed(DeedKind.PASSWORD_CHANGED, row, "changed the password of "));
+            });
+        });
+        left(userName);
+        return number;
     }
 
     /** Whether there is somebody who can make accounts for others. */
@@ -151,21 +191,47 @@ public class Accounts implements UserDetailsService {
      *
      * @throws Refusal if this is no driver on the team
      */
-    @Transactional
     public void assign(String userName, Set<Long> vehicleIds) {
-        AccountRow row = existing(userName);
-        if (row.role != Role.DRIVER) {
-            throw Refusal.conflict(
-                    "Only drivers have vehicles of their own; " + row.displayName + " sees all of them.");
-        }
-        row.vehicleIds.clear();
-        row.vehicleIds.addAll(vehicleIds);
-        rows.save(row);
-        events.publishEvent(new ReaderLeft(ReaderKey.ofPerson(row.userName)));
+        writer.make(view -> {
+            AccountRow row = existing(view, userName);
+            if (row.role != Role.DRIVER) {
+                throw Refusal.conflict(
+                        "Only drivers have vehicles of their own; " + row.displayName + " sees all of them.");
+            }
+            Set<Long> added = new HashSet<>(vehicleIds);
+            added.removeAll(row.vehicleIds);
+            Set<Long> gone = new HashSet<>(row.vehicleIds);
+            gone.removeAll(vehicleIds);
+            if (added.isEmpty() && gone.isEmpty()) {
+                return Decision.nothing(null);
+            }
+            int before = row.vehicleIds.size();
+            return Decision.make(pen -> {
+                row.vehicleIds = new HashSet<>(vehicleIds);
+                pen.session().update(row);
+                return Done.by(deed(DeedKind.VEHICLES_ASSIGNED, row, "said which vehicles are seen by ")
+                        .at(added)
+                        .at(gone)
+                        .with("Vehicles", before, vehicleIds.size()));
+            });
+        });
+        left(userName);
+    }
+
+    private AccountRow existing(View view, String userName) {
+        return view.select("from AccountRow where userName = :name", AccountRow.class)
+                .setParameter("name", SignInThrottle.name(userName))
+                .uniqueResultOptional()
+                .filter(row -> row.isDemo == isDemo && row.removedAt == null)
+                .orElseThrow(() -> noSuch(userName));
+    }
+
+    private static Refusal noSuch(String userName) {
+        return Refusal.notFound("There is no account \"" + userName + "\".");
     }
 
     private AccountRow existing(String userName) {
-        return active(userName).orElseThrow(() -> Refusal.notFound("There is no account \"" + userName + "\"."));
+        return active(userName).orElseThrow(() -> noSuch(userName));
     }
 
     /**
@@ -173,14 +239,31 @@ public class Accounts implements UserDetailsService {
      *
      * @throws Refusal if the name is taken or unfit, or the password too short or too long
      */
-    @Transactional
     public Account add(String userName, String displayName, Role role, String password) {
-        return add(userName, displayName, role, password, null);
+        NewAccount wanted = checked(userName, displayName, role, password, null);
+        return writer.make(view -> making(view, wanted));
     }
 
-    /** The same for somebody who was invited at {@code email}. */
-    @Transactional
-    Account add(String userName, String displayName, Role role, String password, @Nullable String email) {
+    /** The same by the person themselves, who nobody is yet. */
+    Account addSelf(String userName, String displayName, Role role, String password) {
+        NewAccount wanted = checked(userName, displayName, role, password, null);
+        return writer.make(Author.person(wanted.userName, wanted.displayName), view -> making(view, wanted));
+    }
+
+    /** Somebody who may be added: all but that their name is free was looked at. */
+    record NewAccount(String userName, String displayName, Role role, String hash, @Nullable String email) {}
+
+    /**
+     * Looks whether somebody can be added.
+     *
+     * @throws Refusal if the name is taken or unfit, or the password too short or too long
+     */
+    NewAccount checked(
+            @Nullable String userName,
+            @Nullable String displayName,
+            @Nullable Role role,
+            @Nullable String password,
+            @Nullable String email) {
         String name = userName == null ? "" : SignInThrottle.name(userName);
         List<Refusal.Fault> faults = new ArrayList<>();
         if (!USER_NAME.matcher(name).matches()) {
@@ -189,8 +272,7 @@ public class Accounts implements UserDetailsService {
                             "userName",
                             "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit."));
         } else if (rows.findByUserName(name).isPresent()) {
-            faults.add(new Refusal.Fault(
-                    "userName", "The user name \"" + name + "\" is taken, or was once. Choose another."));
+            faults.add(taken(name));
         }
         if (displayName == null || displayName.isBlank() || displayName.length() > 120) {
             faults.add(new Refusal.Fault("displayName", "Give a name of 1 to 120 characters."));
@@ -202,16 +284,44 @@ public class Accounts implements UserDetailsService {
         if (!faults.isEmpty()) {
             throw Refusal.badRequest(faults.get(0).message(), faults);
         }
-        AccountRow row = new AccountRow();
-        row.userName = name;
-        row.displayName = displayName.strip();
-        row.role = role;
-        row.passwordHash = passwords.encode(password);
-        row.isDemo = isDemo;
-        row.email = email;
-        row.take(Preferences.DEFAULT);
-        row.createdAt = clock.instant();
-        return rows.save(row).account();
+        // Slow on purpose, so not on the writer's thread.
+        return new NewAccount(name, displayName.strip(), role, passwords.encode(password), email);
+    }
+
+    private static Refusal.Fault taken(String name) {
+        return new Refusal.Fault("userName", "The user name \"" + name + "\" is taken, or was once. Choose another.");
+    }
+
+    /** Adds somebody, unless the name was taken meanwhile. */
+    private Decision<Account> making(View view, NewAccount wanted) {
+        return making(view, wanted, pen -> {});
+    }
+
+    /** The same with something that goes with it in the same write. */
+    Decision<Account> making(View view, NewAccount wanted, Consumer<Pen> also) {
+        boolean isTaken = view.select("select count(*) from AccountRow where userName = :name", Long.class)
+                        .setParameter("name", wanted.userName())
+                        .getSingleResult()
+                > 0;
+        if (isTaken) {
+            Refusal.Fault fault = taken(wanted.userName());
+            throw Refusal.badRequest(fault.message(), List.of(fault));
+        }
+        return Decision.make(pen -> {
+            AccountRow row = new AccountRow();
+            row.userName = wanted.userName();
+            row.displayName = wanted.displayName();
+            row.role = wanted.role();
+            row.passwordHash = wanted.hash();
+            row.isDemo = isDemo;
+            row.email = wanted.email();
+            row.take(Preferences.DEFAULT);
+            row.createdAt = clock.instant();
+            pen.session().insert(row);
+            also.accept(pen);
+            return new Done<>(
+                    row.account(), deed(DeedKind.ACCOUNT_MADE, row, "added ").with("Role", null, row.role.words()));
+        });
     }
 
     private static void checkPassword(@Nullable String password, String field, List<Refusal.Fault> faults) {
@@ -224,27 +334,80 @@ public class Accounts implements UserDetailsService {
     }
 
     /** Keeps how a person wants to read the product. */
-    @Transactional
-    public Account prefer(String userName, Preferences preferences) {
-        AccountRow row = existing(userName);
-        row.take(preferences);
-        return rows.save(row).account();
+    public void prefer(String userName, Preferences preferences) {
+        writer.make(view -> {
+            AccountRow row = existing(view, userName);
+            Preferences before = row.account().preferences();
+            if (before.equals(preferences)) {
+                return Decision.nothing(null);
+            }
+            return Decision.make(pen -> {
+                row.take(preferences);
+                pen.session().update(row);
+                return Done.by(deed(DeedKind.PREFERENCES_CHANGED, row, "changed how the product reads for ")
+                        .with(
+                                "Pressure",
+                                before.pressureUnit().symbol(),
+                                preferences.pressureUnit().symbol())
+                        .with(
+                                "Temperature",
+                                before.temperatureUnit().symbol(),
+                                preferences.temperatureUnit().symbol())
+                        .with("Colours", words(before.theme()), words(preferences.theme())));
+            });
+        });
+    }
+
+    private static String words(Preferences.Theme theme) {
+        return theme.name().toLowerCase(Locale.ROOT);
     }
 
     /**
      * Takes a person off. Their name stays: in the records, and taken.
      *
+     * @param also what goes with it, in the same write
      * @throws Refusal if it is the last manager
      */
-    @Transactional
-    public void remove(String userName) {
-        AccountRow row = existing(userName);
-        if (row.role == Role.MANAGER && rows.countByIsDemoAndRoleAndRemovedAtIsNull(isDemo, Role.MANAGER) == 1) {
-            throw Refusal.conflict("This is the last manager. Make another one first.");
+    void remove(String userName, BiConsumer<Pen, String> also) {
+        writer.make(view -> {
+            AccountRow row = existing(view, userName);
+            long managers = view.select(
+                            "select count(*) from AccountRow where isDemo = :demo and role = :role and removedAt is null",
+                            Long.class)
+                    .setParameter("demo", isDemo)
+                    .setParameter("role", Role.MANAGER)
+                    .getSingleResult();
+            if (row.role == Role.MANAGER && managers == 1) {
+                throw Refusal.conflict("This is the last manager. Make another one first.");
+            }
+            return Decision.make(pen -> {
+                row.removedAt = clock.instant();
+                row.passwordHash = NO_PASSWORD;
+                row.vehicleIds = new HashSet<>();
+                row.sessionNumber++;
+                pen.session().update(row);
+                also.accept(pen, row.userName);
+                return Done.by(deed(DeedKind.ACCOUNT_REMOVED, row, "took off ").with("Role", row.role.words(), null));
+            });
+        });
+        left(userName);
+    }
+
+    /** That somebody signed in or out. Whether it can be written down stops nobody. */
+    void signed(DeedKind kind, SignedIn person) {
+        try {
+            writer.make(
+                    Author.person(person.userName(), person.displayName()),
+                    view -> Decision.make(pen -> Done.by(Deed.of(
+                            kind,
+                            new Thing(Thing.Kind.ACCOUNT, person.userName(), person.displayName()),
+                            kind.words()))));
+        } catch (Refusal e) {
+            LOG.warn(
+                    "{} {}, which could not be written into the logbook: {}",
+                    person.userName(),
+                    kind.words(),
+                    e.getMessage());
         }
-        row.removedAt = clock.instant();
-        row.passwordHash = NO_PASSWORD;
-        row.vehicleIds.clear();
-        endSessions(row);
     }
 }

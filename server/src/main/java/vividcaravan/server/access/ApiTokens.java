@@ -3,6 +3,7 @@ package vividcaravan.server.access;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -10,11 +11,18 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /**
  * Tokens by which machines are let in. Only a hash of each is kept; 256 random bits need no slow one. Tokens of demo mode
@@ -52,15 +60,22 @@ public class ApiTokens {
     private static final int LONGEST_NAME = 120;
 
     private final ApiTokenRepository rows;
+    private final SingleWriter writer;
     private final Clock clock;
     private final ApplicationEventPublisher events;
     private final boolean isDemo;
     private final String configuredHash;
     private final Map<String, Bearer> byHash = new ConcurrentHashMap<>();
 
-    ApiTokens(ApiTokenRepository rows, Clock clock, ApplicationEventPublisher events, VividProperties properties) {
+    ApiTokens(
+            ApiTokenRepository rows,
+            SingleWriter writer,
+            Clock clock,
+            ApplicationEventPublisher events,
+            VividProperties properties) {
         this.events = events;
         this.rows = rows;
+        this.writer = writer;
         this.clock = clock;
         this.isDemo = properties.demo();
         this.configuredHash = properties.apiToken() == null ? null : Secret.hash(properties.apiToken());
@@ -87,7 +102,6 @@ public class ApiTokens {
     }
 
     /** Makes a token for whoever is asking; one made with a token belongs to the same person. */
-    @Transactional
     public NewToken make(@Nullable String name, @Nullable Scope scope, Authentication who) {
         String owner = who.getPrincipal() instanceof MachineReader machine ? machine.owner() : who.getName();
         return make(name, scope, who.getName(), owner);
@@ -100,7 +114,6 @@ public class ApiTokens {
      * @param owner the person it belongs to
      * @throws Refusal if it has no name or no scope
      */
-    @Transactional
     public NewToken make(@Nullable String name, @Nullable Scope scope, String by, String owner) {
         if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
             throw Refusal.badRequest(
@@ -110,55 +123,91 @@ public class ApiTokens {
             throw Refusal.badRequest("scope", "Choose what the token is for: RECEIVER, MONITOR or MANAGER.");
         }
         String secret = "vc_" + Secret.make();
-        ApiTokenRow row = new ApiTokenRow();
-        row.name = name.strip();
-        row.scope = scope;
-        row.tokenHash = Secret.hash(secret);
-        row.isDemo = isDemo;
-        row.createdBy = by;
-        row.owner = owner;
-        row.createdAt = clock.instant();
-        ApiTokenRow saved = rows.save(row);
-        letIn(saved);
-        return new NewToken(token(saved), secret);
+        ApiTokenRow made = writer.make(view -> Decision.make(pen -> {
+            ApiTokenRow row = new ApiTokenRow();
+            row.name = name.strip();
+            row.scope = scope;
+            row.tokenHash = Secret.hash(secret);
+            row.isDemo = isDemo;
+            row.createdBy = by;
+            row.owner = owner;
+            row.createdAt = clock.instant();
+            pen.session().insert(row);
+            return new Done<>(
+                    row,
+                    deed(DeedKind.TOKEN_MADE, row, "made ")
+                            .with("Good for", null, scope.name().toLowerCase(Locale.ROOT))
+                            .with("Belongs to", null, owner));
+        }));
+        letIn(made);
+        return new NewToken(token(made), secret);
+    }
+
+    private static Deed deed(DeedKind kind, ApiTokenRow row, String words) {
+        return Deed.of(
+                kind,
+                new Thing(Thing.Kind.TOKEN, Long.toString(row.id), row.name),
+                words + "token \u201c" + row.name + "\u201d");
     }
 
     /** Ends a token at once. */
-    @Transactional
     public void revoke(long id) {
-        ApiTokenRow row = rows.findById(id)
-                .filter(known -> known.isDemo == isDemo)
-                .orElseThrow(() -> Refusal.notFound("There is no such token; perhaps it was ended already."));
-        rows.delete(row);
+        ApiTokenRow ended = writer.make(view -> {
+            ApiTokenRow row = view.get(ApiTokenRow.class, id);
+            if (row == null || row.isDemo != isDemo) {
+                throw Refusal.notFound("There is no such token; perhaps it was ended already.");
+            }
+            return Decision.make(pen -> {
+                pen.session().delete(row);
+                return new Done<>(row, deed(DeedKind.TOKEN_ENDED, row, "ended "));
+            });
+        });
+        shutOut(ended);
+    }
+
+    private void shutOut(ApiTokenRow row) {
         byHash.remove(row.tokenHash);
-        events.publishEvent(new ReaderLeft(ReaderKey.ofToken(id)));
+        events.publishEvent(new ReaderLeft(ReaderKey.ofToken(row.id)));
     }
 
     /** Ends every token of this name. */
-    @Transactional
     public void revoke(String name) {
         rows.findAllByIsDemoOrderById(isDemo).stream()
                 .filter(row -> row.name.equals(name))
                 .forEach(row -> revoke(row.id));
     }
 
-    /** Ends every token of somebody who leaves. */
-    @Transactional
-    public void revokeAllOf(String owner) {
-        rows.findAllByIsDemoOrderById(isDemo).stream()
-                .filter(row -> row.owner.equals(owner))
-                .forEach(row -> revoke(row.id));
+    /**
+     * Ends every token of somebody who leaves, within a write.
+     *
+     * @return what is to be done once that is on disk
+     */
+    Runnable endAllOf(Pen pen, String owner) {
+        List<ApiTokenRow> ended = of(pen, owner);
+        for (ApiTokenRow row : ended) {
+            pen.session().delete(row);
+            pen.note(deed(DeedKind.TOKEN_ENDED, row, "ended ").because("Its owner was taken off."));
+        }
+        return () -> ended.forEach(this::shutOut);
     }
 
-    /** Gives every token of somebody who leaves to somebody else; they go on. */
-    @Transactional
-    public void passOn(String owner, String to) {
-        for (ApiTokenRow row : rows.findAllByIsDemoOrderById(isDemo)) {
-            if (row.owner.equals(owner)) {
-                row.owner = to;
-                letIn(rows.save(row));
-            }
+    /** Gives every token of somebody who leaves to somebody else; they go on. The same otherwise. */
+    Runnable passOn(Pen pen, String owner, String to) {
+        List<ApiTokenRow> passed = of(pen, owner);
+        for (ApiTokenRow row : passed) {
+            row.owner = to;
+            pen.session().update(row);
+            pen.note(deed(DeedKind.TOKEN_PASSED_ON, row, "passed on ").with("Belongs to", owner, to));
         }
+        return () -> passed.forEach(this::letIn);
+    }
+
+    private List<ApiTokenRow> of(Pen pen, String owner) {
+        return View.of(pen.session())
+                .select("from ApiTokenRow where isDemo = :demo and owner = :owner order by id", ApiTokenRow.class)
+                .setParameter("demo", isDemo)
+                .setParameter("owner", owner)
+                .getResultList();
     }
 
     private static Token token(ApiTokenRow row) {

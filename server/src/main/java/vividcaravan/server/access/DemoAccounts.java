@@ -1,14 +1,15 @@
 package vividcaravan.server.access;
 
 import java.util.List;
-import org.springframework.beans.factory.InitializingBean;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import vividcaravan.server.platform.Installation;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Followers;
 
 /** The invented people of the demo fleet, one of each role. Their passwords are no secret, so they count in demo mode only. */
 @Component
-public class DemoAccounts implements InitializingBean {
+public class DemoAccounts implements SmartLifecycle {
 
     /** What the sign-in page offers. */
     public record Offer(String userName, String displayName, Role role, String password) {}
@@ -25,6 +26,7 @@ public class DemoAccounts implements InitializingBean {
 
     private final Accounts accounts;
     private final boolean isDemo;
+    private volatile boolean isThere;
 
     /** Needs the installation, which refuses a folder with real data before anything is added to it. */
     DemoAccounts(Accounts accounts, Installation installation, VividProperties properties) {
@@ -32,8 +34,25 @@ public class DemoAccounts implements InitializingBean {
         this.isDemo = properties.demo();
     }
 
+    /** Once the writer is there, and before anybody can sign in. */
     @Override
-    public void afterPropertiesSet() {
+    public int getPhase() {
+        return Followers.PHASE + 100;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return isThere;
+    }
+
+    @Override
+    public void stop() {
+        isThere = false;
+    }
+
+    @Override
+    public void start() {
+        isThere = true;
         for (Offer offer : isDemo ? OFFERS : List.<Offer>of()) {
             if (accounts.find(offer.userName()).isEmpty()) {
                 accounts.add(offer.userName(), offer.displayName(), offer.role(), offer.password());

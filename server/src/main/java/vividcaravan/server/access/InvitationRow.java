@@ -29,6 +29,9 @@ class InvitationRow {
     Instant usedAt;
     Instant withdrawnAt;
 
+    /** Where the product is reached for whoever invites; null where the letter was written by an earlier version. */
+    String address;
+
     boolean isOpen(Instant now) {
         return usedAt == null && withdrawnAt == null && now.isBefore(expiresAt);
     }

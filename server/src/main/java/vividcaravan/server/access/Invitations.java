@@ -6,10 +6,19 @@ import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Change;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** People asked by mail to join: a link that ends after some days, and works once. */
 @Service
@@ -33,13 +42,21 @@ public class Invitations {
             boolean isExpired) {}
 
     private final InvitationRepository rows;
+    private final SingleWriter writer;
     private final Accounts accounts;
     private final Outbox outbox;
     private final Clock clock;
     private final boolean isDemo;
 
-    Invitations(InvitationRepository rows, Accounts accounts, Outbox outbox, Clock clock, VividProperties properties) {
+    Invitations(
+            InvitationRepository rows,
+            SingleWriter writer,
+            Accounts accounts,
+            Outbox outbox,
+            Clock clock,
+            VividProperties properties) {
         this.rows = rows;
+        this.writer = writer;
         this.accounts = accounts;
         this.outbox = outbox;
         this.clock = clock;
@@ -71,32 +88,74 @@ public class Invitations {
      * @param address where the product is reached, such as {@code https://tyres.example.org}
      * @throws Refusal if the address is none or belongs to somebody on the team, or no role is given
      */
-    @Transactional
     public Invitation invite(@Nullable String email, @Nullable Role role, String by, String address) {
         String recipient = Outbox.address("email", email);
         if (role == null) {
             throw Refusal.badRequest("role", "Choose a role: MANAGER, TECHNICIAN, DRIVER or VIEWER.");
         }
-        if (accounts.isKnown(recipient)) {
-            throw Refusal.conflict("Somebody on the team has the address " + recipient + " already.");
-        }
-        Instant now = clock.instant();
-        rows.findAllByIsDemoAndUsedAtIsNullAndWithdrawnAtIsNullOrderById(isDemo).stream()
-                .filter(row -> row.email.equalsIgnoreCase(recipient))
-                .forEach(row -> row.withdrawnAt = now);
+        return writer.make(view -> {
+            if (accounts.isKnown(recipient)) {
+                throw Refusal.conflict("Somebody on the team has the address " + recipient + " already.");
+            }
+            Instant now = clock.instant();
+            return Decision.make(pen -> {
+                unused(View.of(pen.session())).stream()
+                        .filter(row -> row.email.equalsIgnoreCase(recipient))
+                        .forEach(row -> end(pen, row, "It was sent anew."));
+                InvitationRow row = new InvitationRow();
+                row.email = recipient;
+                row.role = role;
+                // Nobody knows what this is the hash of: the link is made when its letter is written.
+                row.secretHash = Secret.hash(Secret.make());
+                row.isDemo = isDemo;
+                row.invitedBy = by;
+                row.invitedAt = now;
+                row.expiresAt = now.plus(LASTS);
+                row.address = address;
+                pen.session().insert(row);
+                return new Done<>(
+                        invitation(row, now),
+                        deed(DeedKind.INVITATION_MADE, row, "invited ").with("Role", null, role.words()));
+            });
+        });
+    }
+
+    private static Deed deed(DeedKind kind, InvitationRow row, String words) {
+        return Deed.of(kind, new Thing(Thing.Kind.INVITATION, Long.toString(row.id), row.email), words + row.email);
+    }
+
+    private void end(Pen pen, InvitationRow row, @Nullable String why) {
+        row.withdrawnAt = clock.instant();
+        pen.session().update(row);
+        pen.note(
+                deed(DeedKind.INVITATION_ENDED, row, "ended the invitation of ").because(why));
+    }
+
+    private List<InvitationRow> unused(View view) {
+        return view.select(
+                        "from InvitationRow where isDemo = :demo and usedAt is null and withdrawnAt is null order by id",
+                        InvitationRow.class)
+                .setParameter("demo", isDemo)
+                .getResultList();
+    }
+
+    /** The letter of an invitation, with the link that only it holds; none if it was used or ended meanwhile. */
+    public Change<Void> letter(long id) {
+        return view -> {
+            InvitationRow row = view.get(InvitationRow.class, id);
+            boolean isDue = row != null && row.isDemo == isDemo && row.address != null && row.isOpen(clock.instant());
+            return isDue ? Decision.make(pen -> Done.by(write(pen, row))) : Decision.nothing(null);
+        };
+    }
+
+    private Deed write(Pen pen, InvitationRow row) {
         String secret = Secret.make();
-        InvitationRow row = new InvitationRow();
-        row.email = recipient;
-        row.role = role;
         row.secretHash = Secret.hash(secret);
-        row.isDemo = isDemo;
-        row.invitedBy = by;
-        row.invitedAt = now;
-        row.expiresAt = now.plus(LASTS);
-        InvitationRow saved = rows.save(row);
+        pen.session().update(row);
         // Behind a hash, so that no proxy writes it into its log.
-        outbox.write(
-                recipient,
+        return outbox.write(
+                pen,
+                row.email,
                 "Join the fleet's tyre watch",
                 """
                 %s asks you to join Vivid Caravan as %s.
@@ -107,35 +166,37 @@ public class Invitations {
                 It works once, until %s (UTC).
                 If you do not know what this is about, leave it alone; nothing happens without the link."""
                         .formatted(
-                                displayName(by),
-                                role.words(),
-                                address,
+                                displayName(row.invitedBy),
+                                row.role.words(),
+                                row.address,
                                 secret,
                                 row.expiresAt.toString().substring(0, 16).replace('T', ' ')));
-        return invitation(saved, now);
     }
 
     private String displayName(String userName) {
         return accounts.find(userName).map(Account::displayName).orElse(userName);
     }
 
-    /** Ends those that somebody who leaves had sent. */
-    @Transactional
-    public void withdrawAllOf(String by) {
-        Instant now = clock.instant();
-        rows.findAllByIsDemoAndUsedAtIsNullAndWithdrawnAtIsNullOrderById(isDemo).stream()
+    /** Ends those that somebody who leaves had sent, within a write. */
+    void withdrawAllOf(Pen pen, String by) {
+        unused(View.of(pen.session())).stream()
                 .filter(row -> row.invitedBy.equals(by))
-                .forEach(row -> row.withdrawnAt = now);
+                .forEach(row -> end(pen, row, "Whoever sent it was taken off."));
     }
 
     /** Ends an invitation that was not used. */
-    @Transactional
     public void withdraw(long id) {
-        InvitationRow row = rows.findById(id)
-                .filter(known -> known.isDemo == isDemo && known.usedAt == null && known.withdrawnAt == null)
-                .orElseThrow(() -> Refusal.notFound("There is no such invitation; perhaps it was used meanwhile."));
-        row.withdrawnAt = clock.instant();
-        rows.save(row);
+        writer.make(view -> {
+            InvitationRow row = view.get(InvitationRow.class, id);
+            if (row == null || row.isDemo != isDemo || row.usedAt != null || row.withdrawnAt != null) {
+                throw Refusal.notFound("There is no such invitation; perhaps it was used meanwhile.");
+            }
+            return Decision.make(pen -> {
+                row.withdrawnAt = clock.instant();
+                pen.session().update(row);
+                return Done.by(deed(DeedKind.INVITATION_ENDED, row, "ended the invitation of "));
+            });
+        });
     }
 
     /**
@@ -156,20 +217,28 @@ public class Invitations {
      *
      * @throws Refusal if the link was used, ended or never was, or the account cannot be made; then it can be used again
      */
-    @Transactional
     Account accept(
             @Nullable String secret,
             @Nullable String userName,
             @Nullable String displayName,
             @Nullable String password) {
-        Instant now = clock.instant();
-        InvitationRow row = rows.findWithLockBySecretHashAndIsDemo(Secret.hash(String.valueOf(secret)), isDemo)
-                .filter(known -> known.isOpen(now))
-                .orElseThrow(Invitations::spent);
-        Account account = accounts.add(userName, displayName, row.role, password, row.email);
-        row.usedAt = now;
-        rows.save(row);
-        return account;
+        String hash = Secret.hash(String.valueOf(secret));
+        Invitation offered = look(secret);
+        Accounts.NewAccount wanted = accounts.checked(userName, displayName, offered.role(), password, offered.email());
+        return writer.make(Author.person(wanted.userName(), wanted.displayName()), view -> {
+            // Two who use the same link at once do not both get in.
+            InvitationRow row = view.select(
+                            "from InvitationRow where secretHash = :hash and isDemo = :demo", InvitationRow.class)
+                    .setParameter("hash", hash)
+                    .setParameter("demo", isDemo)
+                    .uniqueResultOptional()
+                    .filter(known -> known.isOpen(clock.instant()))
+                    .orElseThrow(Invitations::spent);
+            return accounts.making(view, wanted, pen -> {
+                row.usedAt = clock.instant();
+                pen.session().update(row);
+            });
+        });
     }
 
     private static Refusal spent() {

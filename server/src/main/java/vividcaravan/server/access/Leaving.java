@@ -1,7 +1,7 @@
 package vividcaravan.server.access;
 
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import vividcaravan.server.platform.Refusal;
 
 /** Takes a person off the team, with every door that they could still come in by. */
@@ -32,15 +32,13 @@ public class Leaving {
      * @param by who does it
      * @throws Refusal if it is the last manager
      */
-    @Transactional
     public void takeOff(String userName, Tokens then, String by) {
         String name = accounts.find(userName).map(Account::userName).orElse(userName);
-        accounts.remove(name);
-        if (then == Tokens.PASS_ON) {
-            tokens.passOn(name, by);
-        } else {
-            tokens.revokeAllOf(name);
-        }
-        invitations.withdrawAllOf(name);
+        AtomicReference<Runnable> afterwards = new AtomicReference<>(() -> {});
+        accounts.remove(name, (pen, gone) -> {
+            afterwards.set(then == Tokens.PASS_ON ? tokens.passOn(pen, gone, by) : tokens.endAllOf(pen, gone));
+            invitations.withdrawAllOf(pen, gone);
+        });
+        afterwards.get().run();
     }
 }

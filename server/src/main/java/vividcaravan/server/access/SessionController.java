@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 
@@ -93,6 +94,7 @@ class SessionController {
         Authentication who = look(userName, password, request);
         begin(who, request, response);
         devices.remember(response, who.getName());
+        accounts.signed(DeedKind.SIGNED_IN, person());
         return get();
     }
 
@@ -125,6 +127,10 @@ class SessionController {
     @DeleteMapping
     @Operation(operationId = "signOut", summary = "Sign out")
     Session signOut(HttpServletRequest request) {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        if (who != null && who.getPrincipal() instanceof SignedIn person) {
+            accounts.signed(DeedKind.SIGNED_OUT, person);
+        }
         HttpSession session = request.getSession(false);
         if (session != null) {
             session.invalidate();

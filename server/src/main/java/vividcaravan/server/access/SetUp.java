@@ -58,7 +58,7 @@ class SetUp {
             throw Refusal.conflict(
                     "This set-up link was used or is not the one in the log. Look for the newest one there.");
         }
-        Account account = accounts.add(userName, displayName, Role.MANAGER, password);
+        Account account = accounts.addSelf(userName, displayName, Role.MANAGER, password);
         secret = null;
         return account;
     }

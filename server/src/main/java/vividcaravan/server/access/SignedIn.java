@@ -12,12 +12,12 @@ import org.springframework.security.core.userdetails.UserDetails;
  * @param sessionNumber of the account when they signed in; once the account counts another, this session has ended
  * @param since when they signed in
  */
-record SignedIn(String userName, String passwordHash, Role role, int sessionNumber, Instant since)
+record SignedIn(String userName, String displayName, String passwordHash, Role role, int sessionNumber, Instant since)
         implements UserDetails {
 
     /** The same in a session that goes on under another number. */
     SignedIn numbered(int number) {
-        return new SignedIn(userName, passwordHash, role, number, since);
+        return new SignedIn(userName, displayName, passwordHash, role, number, since);
     }
 
     @Override

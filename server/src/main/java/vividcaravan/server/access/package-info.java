@@ -1,2 +1,2 @@
-/** Who may do what: accounts, sign-in, tokens, roles. May depend on mail and platform. */
+/** Who may do what: accounts, sign-in, tokens, roles. May depend on logbook, mail, platform and writer. */
 package vividcaravan.server.access;

@@ -2,8 +2,6 @@ package vividcaravan.server.alerts;
 
 import java.time.Clock;
 import java.util.function.UnaryOperator;
-import org.hibernate.SessionFactory;
-import org.hibernate.StatelessSession;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
@@ -12,21 +10,21 @@ import vividcaravan.core.alert.Closure;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
 
 /** What people do to alerts. */
 @Component
 class AlertActions {
 
     private final SingleWriter writer;
-    private final SessionFactory sessions;
     private final FleetDirectory fleet;
     private final AlertStore store;
     private final Clock clock;
 
-    AlertActions(SingleWriter writer, SessionFactory sessions, FleetDirectory fleet, AlertStore store, Clock clock) {
+    AlertActions(SingleWriter writer, FleetDirectory fleet, AlertStore store, Clock clock) {
         this.writer = writer;
-        this.sessions = sessions;
         this.fleet = fleet;
         this.store = store;
         this.clock = clock;
@@ -66,23 +64,23 @@ class AlertActions {
     }
 
     private void change(long id, UnaryOperator<Alert> how) {
-        long vehicleId;
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            AlertRow row = session.get(AlertRow.class, id);
+        writer.make(view -> {
+            AlertRow row = view.get(AlertRow.class, id);
             if (row == null) {
                 throw Refusal.notFound("There is no alert " + id + ".");
             }
-            vehicleId = row.vehicleId;
-        }
-        writer.write(session -> {
-            FleetVehicle vehicle = fleet.vehicle(vehicleId).orElseThrow();
+            FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
             Alert alert = vehicle.alert(id)
                     .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
             // What people see is what they decide on: what gets worse from here on calls again.
             Alert changed = how.apply(vehicle.asItIsNow(alert));
-            vehicle.book().replace(changed);
-            store.save(session, vehicle, changed);
-            return null;
+            if (changed.entries().size() == alert.entries().size()) {
+                return Decision.nothing(null);
+            }
+            return Decision.make(pen -> {
+                vehicle.book().replace(changed);
+                return Done.by(store.saveBy(pen, vehicle, changed));
+            });
         });
     }
 }

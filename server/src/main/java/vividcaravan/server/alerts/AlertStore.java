@@ -17,7 +17,10 @@ import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.platform.Ids;
+import vividcaravan.server.writer.Pen;
 
 /** Keeps alerts: what the single writer changed goes into its transaction, and is announced once on disk. */
 @Component
@@ -107,17 +110,40 @@ public class AlertStore {
                 .toList();
     }
 
-    /** Stores an alert as it is now. */
-    public void save(StatelessSession session, FleetVehicle vehicle, Alert alert) {
-        save(session, vehicle, alert, false);
+    /** Stores an alert as it is now; what is new in its record goes into the logbook. */
+    public void save(Pen pen, FleetVehicle vehicle, Alert alert) {
+        boolean hasDeed = noteNew(pen, vehicle, alert, alert.entries().size());
+        long change = store(pen.session(), vehicle, alert, false);
+        if (!hasDeed) {
+            // Figures that moved are no deed, so that nobody would learn of them from the logbook.
+            unannounced.add(new AlertChanged(alert.id(), change));
+        }
+    }
+
+    /** The same for what one deed has changed, which is returned and not yet in the book. */
+    Deed saveBy(Pen pen, FleetVehicle vehicle, Alert alert) {
+        int last = alert.entries().size() - 1;
+        noteNew(pen, vehicle, alert, last);
+        store(pen.session(), vehicle, alert, false);
+        return AlertDeeds.of(vehicle, alert, last);
     }
 
     /** Stores an alert whose record was written anew. */
-    public void saveRewritten(StatelessSession session, FleetVehicle vehicle, Alert alert) {
-        save(session, vehicle, alert, true);
+    public void saveRewritten(Pen pen, FleetVehicle vehicle, Alert alert) {
+        pen.note(Author.JUDGE, AlertDeeds.rewritten(vehicle, alert));
+        store(pen.session(), vehicle, alert, true);
     }
 
-    private void save(StatelessSession session, FleetVehicle vehicle, Alert alert, boolean isRewritten) {
+    private boolean noteNew(Pen pen, FleetVehicle vehicle, Alert alert, int upTo) {
+        int first = entriesStored.getOrDefault(alert.id(), 0);
+        for (int number = first; number < upTo; number++) {
+            Author author = AlertDeeds.author(alert.entries().get(number), pen.author());
+            pen.note(author, AlertDeeds.of(vehicle, alert, number));
+        }
+        return first < upTo;
+    }
+
+    private long store(StatelessSession session, FleetVehicle vehicle, Alert alert, boolean isRewritten) {
         Instant now = clock.instant();
         long seq = ids.next("alert", "change_seq");
         AlertRow row = AlertRow.of(alert, vehicle.id(), seq, now);
@@ -139,7 +165,7 @@ public class AlertStore {
         }
         entriesStored.put(alert.id(), alert.entries().size());
         vehicle.publishAlerts();
-        unannounced.add(new AlertChanged(alert.id(), seq));
+        return seq;
     }
 
     /** Tells the rest of the product what changed; called once it is on disk. */

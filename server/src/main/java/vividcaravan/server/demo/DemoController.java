@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,7 +18,13 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
 import vividcaravan.simulator.Incident;
 import vividcaravan.simulator.LiveSimulation;
 
@@ -29,12 +36,15 @@ class DemoController {
 
     private static final int MOST_SHOWN = 20;
     private static final double AIR_KPA = 25;
+    private static final Thing DEMO = new Thing(Thing.Kind.DEMO, "demo", "demo");
 
     private final DemoFleet demo;
     private final FleetDirectory fleet;
+    private final SingleWriter writer;
     private final Clock clock;
 
-    DemoController(DemoFleet demo, FleetDirectory fleet, Clock clock) {
+    DemoController(DemoFleet demo, FleetDirectory fleet, SingleWriter writer, Clock clock) {
+        this.writer = writer;
         this.demo = demo;
         this.fleet = fleet;
         this.clock = clock;
@@ -102,6 +112,7 @@ class DemoController {
         }
         live.plant(new Incident(request.kind(), request.vehicle(), position, clock.instant()));
         demo.keep(live.incidents());
+        played("let something happen to " + request.vehicle(), vehicle, request.kind());
         return state(live);
     }
 
@@ -114,8 +125,13 @@ class DemoController {
         if (request.number() < 0 || request.number() >= incidents.size()) {
             throw Refusal.notFound("Nothing of that number was planted.");
         }
-        incidents.get(request.number()).end(clock.instant());
+        Incident incident = incidents.get(request.number());
+        incident.end(clock.instant());
         demo.keep(incidents);
+        played(
+                "put right what was planted at " + incident.vehicle(),
+                fleet.existing(incident.vehicle()),
+                incident.kind());
         return state(live);
     }
 
@@ -156,8 +172,19 @@ class DemoController {
         if (request.action() != HandheldAction.TOUCH) {
             double kpa = request.action() == HandheldAction.LET_IN ? AIR_KPA : -AIR_KPA;
             live.inflate(request.vehicle(), position, target, kpa);
+            String wheel = vehicle.thing(position).name();
+            writer.make(view -> Decision.make(
+                    pen -> Done.by(Deed.of(DeedKind.DEMO_PLAYED, DEMO, "used the demo's air line at " + wheel)
+                            .at(vehicle.id(), position.code())
+                            .with("Let in", "kPa", null, kpa))));
         }
         return new HandheldShows(live.touch(request.vehicle(), position, target));
+    }
+
+    private void played(String words, FleetVehicle vehicle, Incident.Kind kind) {
+        String what = kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        writer.make(view -> Decision.make(pen -> Done.by(
+                Deed.of(DeedKind.DEMO_PLAYED, DEMO, words).at(vehicle.id()).with("Incident", null, what))));
     }
 
     /** What a vehicle measured in the past can only come now if nothing of that time is known yet. */

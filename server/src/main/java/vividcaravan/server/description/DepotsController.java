@@ -20,8 +20,13 @@ import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleRedescribed;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Depots: where vehicles live, by which clock and how high. */
 @RestController
@@ -77,15 +82,28 @@ class DepotsController {
     @Operation(operationId = "setDepot", summary = "Add a depot, or change the clock and height of one")
     DepotList set(@RequestBody DepotRequest request) {
         DepotDescription depot = checked(request);
-        writer.write(session -> {
-            store.storeDepot(session, depot);
+        writer.make(view -> Decision.make(pen -> {
+            Optional<DepotDescription> before = fleet.depot(depot.name());
+            store.storeDepot(pen.session(), depot);
             for (FleetVehicle vehicle : at(depot.name())) {
                 vehicle.describe(vehicle.description(), depot);
-                events.publishEvent(new VehicleRedescribed(session, vehicle));
+                events.publishEvent(new VehicleRedescribed(pen, vehicle));
             }
-            return null;
-        });
+            return Done.by(deed(before, depot));
+        }));
         return list();
+    }
+
+    private static Deed deed(Optional<DepotDescription> before, DepotDescription depot) {
+        return Deed.of(
+                        DeedKind.DEPOT_CHANGED,
+                        new Thing(Thing.Kind.DEPOT, depot.name(), depot.name()),
+                        (before.isPresent() ? "changed depot " : "added depot ") + depot.name())
+                .with(
+                        "Clock",
+                        before.map(was -> was.timeZone().getId()).orElse(null),
+                        depot.timeZone().getId())
+                .with("Height", "m", before.map(DepotDescription::altitudeM).orElse(null), depot.altitudeM());
     }
 
     private static DepotDescription checked(DepotRequest request) {

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -15,6 +14,7 @@ import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.document.FleetDocument;
 import vividcaravan.server.document.VehicleEntryReader;
+import vividcaravan.server.fleet.DescriptionDifferences;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -23,10 +23,16 @@ import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.sensors.FittingChange;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Describes single vehicles, one at a time or many alike, and says where they stand. */
 @Component
@@ -89,16 +95,32 @@ public class Describing {
 
     /** Stores new vehicles, all or none; they are described and not in service. */
     List<FleetVehicle> create(List<Checked> described) {
-        return writer.write(session -> {
+        return writer.make(view -> {
             for (Checked one : described) {
                 store.refuseIfLimitsChangedSince(one.book());
                 refuseIfTaken(one.entry().ref());
             }
-            List<FleetVehicle> made = new ArrayList<>();
-            described.forEach(one -> made.add(
-                    store.store(session, null, one.entry().description(fleet.book()), beginning(one.entry()))));
-            return made;
+            return Decision.make(pen -> {
+                List<FleetVehicle> made = new ArrayList<>();
+                described.forEach(one -> made.add(
+                        store.store(pen, null, one.entry().description(fleet.book()), beginning(one.entry()))));
+                return new Done<>(made, made(made));
+            });
         });
+    }
+
+    private static Deed made(List<FleetVehicle> made) {
+        String first = made.get(0).description().ref();
+        if (made.size() == 1) {
+            return Deed.of(DeedKind.VEHICLE_DESCRIBED, made.get(0).thing(), "described " + first)
+                    .at(made.get(0).id());
+        }
+        String last = made.get(made.size() - 1).description().ref();
+        return Deed.of(
+                        DeedKind.VEHICLES_DESCRIBED,
+                        new Thing(Thing.Kind.IMPORT, "list", made.size() + " vehicles"),
+                        "described " + made.size() + " vehicles alike, " + first + " to " + last)
+                .at(made.stream().map(FleetVehicle::id).toList());
     }
 
     private static VehicleState beginning(FleetDocument.VehicleEntry entry) {
@@ -119,7 +141,7 @@ public class Describing {
      * @throws Refusal if somebody else changed it meanwhile
      */
     FleetVehicle change(String ref, int revision, Checked described) {
-        return writer.write(session -> {
+        return writer.make(view -> {
             store.refuseIfLimitsChangedSince(described.book());
             FleetVehicle vehicle = fleet.existing(ref);
             if (vehicle.revision() != revision) {
@@ -129,18 +151,23 @@ public class Describing {
             if (!described.entry().ref().equals(ref)) {
                 refuseIfTaken(described.entry().ref());
             }
-            store.store(
-                    session,
-                    vehicle,
-                    described.entry().description(fleet.book(), vehicle.description()),
-                    vehicle.state());
-            events.publishEvent(new VehicleRedescribed(session, vehicle));
-            takeOffWhereNoWheelIs(session, vehicle);
-            return vehicle;
+            VehicleDescription before = vehicle.description();
+            return Decision.make(pen -> {
+                store.store(pen, vehicle, described.entry().description(fleet.book(), before), vehicle.state());
+                events.publishEvent(new VehicleRedescribed(pen, vehicle));
+                takeOffWhereNoWheelIs(pen, vehicle);
+                return new Done<>(vehicle, redescribed(vehicle, before));
+            });
         });
     }
 
-    private void takeOffWhereNoWheelIs(StatelessSession session, FleetVehicle vehicle) {
+    private static Deed redescribed(FleetVehicle vehicle, VehicleDescription before) {
+        return Deed.of(DeedKind.VEHICLE_REDESCRIBED, vehicle.thing(), "changed the description of " + before.ref())
+                .at(vehicle.id())
+                .with(DescriptionDifferences.between(before, vehicle.description()));
+    }
+
+    private void takeOffWhereNoWheelIs(Pen pen, FleetVehicle vehicle) {
         AxleLayout layout = vehicle.description().layout();
         List<KnownSensor> lost = vehicle.sensors().entrySet().stream()
                 .filter(entry -> !layout.has(entry.getKey()))
@@ -149,13 +176,13 @@ public class Describing {
         if (!lost.isEmpty()) {
             FittingChange change = new FittingChange(fleet, new LinkedHashSet<>(vehicle.everFitted()));
             lost.forEach(sensor -> change.remove(sensor, clock.millis()));
-            change.store(session, ids, events);
+            change.store(pen, ids, events);
         }
     }
 
     /** Puts a vehicle to another use, which chooses between the targets of its axles. */
     FleetVehicle use(String ref, VehicleUse use) {
-        return writer.write(session -> {
+        return writer.make(view -> {
             FleetVehicle vehicle = fleet.existing(ref);
             VehicleDescription before = vehicle.description();
             if (use != VehicleUse.ROAD && !before.uses().contains(use)) {
@@ -164,9 +191,15 @@ public class Describing {
             }
             FleetDocument.VehicleEntry entry =
                     FleetDocument.VehicleEntry.of(before.usedFor(use), vehicle.state(), null);
-            store.store(session, vehicle, entry.withUse(use).description(fleet.book()), vehicle.state());
-            events.publishEvent(new VehicleRedescribed(session, vehicle));
-            return vehicle;
+            return Decision.make(pen -> {
+                store.store(pen, vehicle, entry.withUse(use).description(fleet.book()), vehicle.state());
+                events.publishEvent(new VehicleRedescribed(pen, vehicle));
+                return new Done<>(
+                        vehicle,
+                        Deed.of(DeedKind.VEHICLE_USE_CHANGED, vehicle.thing(), "put " + ref + " to use " + use.words())
+                                .at(vehicle.id())
+                                .with("Use", before.use().words(), use.words()));
+            });
         });
     }
 
@@ -179,7 +212,7 @@ public class Describing {
         if (reason != null && reason.length() > LONGEST_REASON) {
             throw Refusal.badRequest("reason", "The reason may have " + LONGEST_REASON + " characters.");
         }
-        return writer.write(session -> {
+        return writer.make(view -> {
             FleetVehicle vehicle = fleet.existing(ref);
             if (state == VehicleState.OUT_OF_SERVICE && (reason == null || reason.isBlank())) {
                 throw Refusal.badRequest("reason", "Say why it is out of service: nothing is raised for it then.");
@@ -192,20 +225,48 @@ public class Describing {
             if (state == VehicleState.IN_SERVICE && isUnproven) {
                 throw Refusal.conflict(ref + " comes into service when its fit-out job is done.");
             }
-            move(session, vehicle, state, reason);
-            return vehicle;
+            if (vehicle.state() == state) {
+                return Decision.nothing(vehicle);
+            }
+            refuseUnlessMay(vehicle, state);
+            VehicleState before = vehicle.state();
+            return Decision.make(pen -> {
+                set(pen, vehicle, state, reason);
+                return new Done<>(vehicle, moved(vehicle, before, reason));
+            });
         });
     }
 
-    /** Moves a vehicle to another state, within a write. */
-    public void move(StatelessSession session, FleetVehicle vehicle, VehicleState state, @Nullable String reason) {
+    private static void refuseUnlessMay(FleetVehicle vehicle, VehicleState state) {
+        if (!vehicle.state().mayBecome(state)) {
+            throw Refusal.conflict(vehicle.description().ref() + " is "
+                    + vehicle.state().words() + " and cannot be " + state.words() + " from there.");
+        }
+    }
+
+    private void set(Pen pen, FleetVehicle vehicle, VehicleState state, @Nullable String reason) {
+        store.storeState(pen.session(), vehicle, state, reason);
+        events.publishEvent(new VehicleStateChanged(pen, vehicle));
+    }
+
+    private static Deed moved(FleetVehicle vehicle, VehicleState before, @Nullable String reason) {
+        String ref = vehicle.description().ref();
+        return Deed.of(
+                        DeedKind.VEHICLE_STATE_CHANGED,
+                        vehicle.thing(),
+                        "set down that " + ref + " is " + vehicle.state().words())
+                .at(vehicle.id())
+                .with("State", before.words(), vehicle.state().words())
+                .because(reason);
+    }
+
+    /** Moves a vehicle to another state, as something that goes with a write. */
+    public void move(Pen pen, FleetVehicle vehicle, VehicleState state) {
         if (vehicle.state() != state) {
-            if (!vehicle.state().mayBecome(state)) {
-                throw Refusal.conflict(vehicle.description().ref() + " is "
-                        + vehicle.state().words() + " and cannot be " + state.words() + " from there.");
-            }
-            store.storeState(session, vehicle, state, reason);
-            events.publishEvent(new VehicleStateChanged(session, vehicle));
+            refuseUnlessMay(vehicle, state);
+            VehicleState before = vehicle.state();
+            set(pen, vehicle, state, null);
+            pen.note(moved(vehicle, before, null));
         }
     }
 }

@@ -21,13 +21,18 @@ import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.sensors.FittingChange;
+import vividcaravan.server.writer.Change;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Where the fleet's description is changed: a fleet document goes in whole or not at all. */
 @Component
@@ -64,13 +69,19 @@ public class DocumentIntake {
      * @throws Refusal with every fault and its JSON path, if there is one; nothing is changed then
      */
     public Imported take(JsonNode json) {
-        Checked checked = check(json);
-        return writer.write(session -> store(session, checked));
+        return writer.make(taking(json));
     }
 
-    /** The same within a write. */
-    public Imported within(StatelessSession session, JsonNode json) {
-        return store(session, check(json));
+    /** The taking in of a document, whose own faults were looked for. */
+    public Change<Imported> taking(JsonNode json) {
+        Checked checked = check(json);
+        return view -> {
+            vehicles.refuseIfLimitsChangedSince(checked.book());
+            List<Refusal.Fault> faults = new ArrayList<>();
+            checkAgainstFleet(checked.document(), faults);
+            refuseIfFaulty(faults);
+            return Decision.make(pen -> store(pen, checked.document(), checked.at()));
+        };
     }
 
     /** A document that has no fault by itself, under a book. */
@@ -83,14 +94,6 @@ public class DocumentIntake {
         FleetDocument document = new FleetDocumentReader(faults, now.plusSeconds(120), book).read(json);
         refuseIfFaulty(faults);
         return new Checked(document, book, now);
-    }
-
-    private Imported store(StatelessSession session, Checked checked) {
-        vehicles.refuseIfLimitsChangedSince(checked.book());
-        List<Refusal.Fault> faults = new ArrayList<>();
-        checkAgainstFleet(checked.document(), faults);
-        refuseIfFaulty(faults);
-        return store(session, checked.document(), checked.at());
     }
 
     private static void refuseIfFaulty(List<Refusal.Fault> faults) {
@@ -138,20 +141,24 @@ public class DocumentIntake {
         }
     }
 
-    private Imported store(StatelessSession session, FleetDocument document, Instant now) {
+    private Done<Imported> store(Pen pen, FleetDocument document, Instant now) {
+        StatelessSession session = pen.session();
         Set<String> changedDepots = storeDepots(session, document);
         List<FleetVehicle> redescribed = new ArrayList<>();
+        ImportDeed deed = new ImportDeed(document.depots().size());
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             FleetVehicle known = fleet.vehicle(entry.ref()).orElse(null);
+            VehicleDescription before = known == null ? null : known.description();
             FleetVehicle vehicle = vehicles.store(
-                    session,
+                    pen,
                     known,
-                    entry.description(fleet.book(), known == null ? null : known.description()),
+                    entry.description(fleet.book(), before),
                     entry.state() == null ? VehicleState.IN_SERVICE : entry.state());
             redescribed.add(vehicle);
+            deed.took(vehicle, before);
             if (known != null && entry.state() != null && entry.state() != vehicle.state()) {
                 vehicles.storeState(session, vehicle, entry.state(), null);
-                events.publishEvent(new VehicleStateChanged(session, vehicle));
+                events.publishEvent(new VehicleStateChanged(pen, vehicle));
             }
         }
         for (FleetVehicle vehicle : fleet.vehicles()) {
@@ -161,9 +168,9 @@ public class DocumentIntake {
                 redescribed.add(vehicle);
             }
         }
-        redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(session, vehicle)));
-        int sensors = storeFittings(session, document, now.toEpochMilli());
-        return new Imported(document.vehicles().size(), sensors);
+        redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(pen, vehicle)));
+        int sensors = storeFittings(pen, document, now.toEpochMilli());
+        return new Done<>(new Imported(document.vehicles().size(), sensors), deed.with(sensors));
     }
 
     private static List<FleetDocument.SensorEntry> sensors(FleetDocument.VehicleEntry entry) {
@@ -194,14 +201,14 @@ public class DocumentIntake {
         return changed;
     }
 
-    private int storeFittings(StatelessSession session, FleetDocument document, long now) {
+    private int storeFittings(Pen pen, FleetDocument document, long now) {
         Set<KnownSensor> involved = new LinkedHashSet<>();
         List<KnownSensor> named = new ArrayList<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             FleetVehicle vehicle = fleet.vehicle(entry.ref()).orElseThrow();
             involved.addAll(vehicle.everFitted());
             for (FleetDocument.SensorEntry sensor : sensors(entry)) {
-                KnownSensor known = vehicles.storeSensor(session, sensor.code(), sensor.mount());
+                KnownSensor known = vehicles.storeSensor(pen.session(), sensor.code(), sensor.mount());
                 named.add(known);
                 involved.add(known);
             }
@@ -227,7 +234,7 @@ public class DocumentIntake {
                 change.fit(named.get(next++), vehicle, Position.parse(sensor.position()), at, now);
             }
         }
-        change.store(session, ids, events);
+        change.store(pen, ids, events);
         return named.size();
     }
 }

@@ -1,10 +1,10 @@
 package vividcaravan.server.fleet;
 
-import org.hibernate.StatelessSession;
+import vividcaravan.server.writer.Pen;
 
 /**
  * A vehicle took on another description, within the write of {@code session}; it has it already.
  *
  * @param before the description until now
  */
-public record DescriptionReplaced(StatelessSession session, FleetVehicle vehicle, VehicleDescription before) {}
+public record DescriptionReplaced(Pen pen, FleetVehicle vehicle, VehicleDescription before) {}

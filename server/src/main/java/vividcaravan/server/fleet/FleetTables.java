@@ -14,6 +14,7 @@ import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Pen;
 
 /** Writes vehicles, depots and sensors to the database and into the fleet in memory; on the single writer's thread. */
 @Component
@@ -48,10 +49,8 @@ public class FleetTables {
      * @param begins the state of a new vehicle; one that is known stays in its own
      */
     public FleetVehicle store(
-            StatelessSession session,
-            @Nullable FleetVehicle known,
-            VehicleDescription description,
-            VehicleState begins) {
+            Pen pen, @Nullable FleetVehicle known, VehicleDescription description, VehicleState begins) {
+        StatelessSession session = pen.session();
         String depotName = description.depot();
         if (depotName != null && fleet.depotId(depotName).isEmpty()) {
             storeDepot(session, DepotDescription.named(depotName));
@@ -74,16 +73,15 @@ public class FleetTables {
                 depotName == null ? null : fleet.depot(depotName).orElseThrow();
         FleetVehicle vehicle = known == null
                 ? fleet.put(fleet.newVehicle(row.id, description, depot))
-                : redescribe(session, known, description, depot);
+                : redescribe(pen, known, description, depot);
         vehicle.stands(row.state, row.stateReason, row.revision);
         return vehicle;
     }
 
-    private FleetVehicle redescribe(
-            StatelessSession session, FleetVehicle vehicle, VehicleDescription after, DepotDescription depot) {
+    private FleetVehicle redescribe(Pen pen, FleetVehicle vehicle, VehicleDescription after, DepotDescription depot) {
         VehicleDescription before = vehicle.description();
         vehicle.describe(after, depot);
-        events.publishEvent(new DescriptionReplaced(session, vehicle, before));
+        events.publishEvent(new DescriptionReplaced(pen, vehicle, before));
         if (!before.ref().equals(after.ref())) {
             fleet.renamed(vehicle, before.ref());
         }
@@ -118,8 +116,8 @@ public class FleetTables {
     }
 
     /** Lets a vehicle take on other limits. */
-    public void holdTo(
-            StatelessSession session, FleetVehicle vehicle, VehicleDescription after, boolean isAxleChanged) {
+    public void holdTo(Pen pen, FleetVehicle vehicle, VehicleDescription after, boolean isAxleChanged) {
+        StatelessSession session = pen.session();
         if (isAxleChanged) {
             deleteAxles(session, vehicle.id());
             storeAxles(session, vehicle.id(), after);
@@ -128,7 +126,7 @@ public class FleetTables {
                     .executeUpdate();
             vehicle.stands(vehicle.state(), vehicle.stateReason().orElse(null), vehicle.revision() + 1);
         }
-        redescribe(session, vehicle, after, vehicle.depot().orElse(null));
+        redescribe(pen, vehicle, after, vehicle.depot().orElse(null));
     }
 
     private static void deleteAxles(StatelessSession session, long vehicleId) {

@@ -25,6 +25,7 @@ import vividcaravan.core.judge.VehicleJudge;
 import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.core.judge.WheelRules;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 
 /**
@@ -170,6 +171,17 @@ public final class FleetVehicle {
 
     public long id() {
         return id;
+    }
+
+    /** This vehicle as the logbook names it. */
+    public Thing thing() {
+        return Thing.vehicle(id, description().ref());
+    }
+
+    /** One of its wheels as the logbook names it. */
+    public Thing thing(Position position) {
+        return new Thing(
+                Thing.Kind.WHEEL, id + " " + position.code(), description().ref() + " " + position.code());
     }
 
     public VehicleDescription description() {

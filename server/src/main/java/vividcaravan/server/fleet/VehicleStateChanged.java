@@ -1,6 +1,6 @@
 package vividcaravan.server.fleet;
 
-import org.hibernate.StatelessSession;
+import vividcaravan.server.writer.Pen;
 
 /** A vehicle came into service or left it; published within the write, before the commit. */
-public record VehicleStateChanged(StatelessSession session, FleetVehicle vehicle) {}
+public record VehicleStateChanged(Pen pen, FleetVehicle vehicle) {}

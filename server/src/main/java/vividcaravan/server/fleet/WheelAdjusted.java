@@ -1,10 +1,10 @@
 package vividcaravan.server.fleet;
 
-import org.hibernate.StatelessSession;
+import vividcaravan.server.writer.Pen;
 
 /**
  * Somebody recorded that the pressure of a wheel was set. Published within the writer's transaction.
  *
- * @param session the transaction's session
+ * @param pen of the write under way
  */
-public record WheelAdjusted(StatelessSession session, FleetVehicle vehicle) {}
+public record WheelAdjusted(Pen pen, FleetVehicle vehicle) {}

@@ -143,7 +143,7 @@ public class HistoryKeeper {
                     if (at >= oldest
                             && at <= sensor.newest().at()
                             && SummaryStore.day(at) < summaries.writtenBefore()) {
-                        summaries.write(event.session(), SummaryStore.day(at), sensor.id());
+                        summaries.write(event.pen().session(), SummaryStore.day(at), sensor.id());
                     }
                 }
             }

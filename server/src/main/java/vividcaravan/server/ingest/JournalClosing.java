@@ -22,7 +22,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.platform.Durable;
 
 /**
  * Turns the journal over once an hour is complete, and brings what the consumed table holds to its lasting places: what
@@ -115,7 +115,7 @@ class JournalClosing {
                     || journal.readingsInCurrent() > 0 && hour() != turnedOverIn;
             if (isDue) {
                 inTransaction(session, journal::turnOver);
-                SingleWriter.sync(session);
+                Durable.sync(session);
                 queueEverything();
             }
             return isDue;
@@ -132,7 +132,7 @@ class JournalClosing {
         } else if (!blocksToWrite.isEmpty()) {
             writeSomeBlocks(session);
         } else if (!history.sumUpLate(session)) {
-            SingleWriter.sync(session);
+            Durable.sync(session);
             journal.truncateOther(session);
             isClosing = false;
             blocks.evict(sensor -> fleet.sensor(sensor)

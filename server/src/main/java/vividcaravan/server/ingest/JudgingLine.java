@@ -29,7 +29,8 @@ import vividcaravan.server.fleet.WheelAdjusted;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.ReadingCodec;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.Write;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.Write;
 
 /**
  * The line every reading passes, on the single writer's thread: attributed to the wheel its sensor sat at, judged, put
@@ -124,7 +125,8 @@ class JudgingLine {
         }
 
         @Override
-        public Tally make(StatelessSession session) {
+        public Tally make(Pen pen) {
+            StatelessSession session = pen.session();
             Map<KnownSensor, List<Heard>> bySensor = new LinkedHashMap<>();
             List<Heard> inOrder = new ArrayList<>(readings.size());
             for (IncomingReading incoming : readings) {
@@ -144,16 +146,16 @@ class JudgingLine {
             if (!accepted.isEmpty()) {
                 journal.append(session, accepted);
             }
-            changed.values().forEach(alert -> alerts.save(session, vehicleOfAlert.get(alert.id()), alert));
-            outOfOrder.forEach((wheel, since) -> judgeAgain(session, wheel, since));
+            changed.values().forEach(alert -> alerts.save(pen, vehicleOfAlert.get(alert.id()), alert));
+            outOfOrder.forEach((wheel, since) -> judgeAgain(pen, wheel, since));
             return new Tally(accepted.size(), duplicates, unknown, rejected, rejectedTotal);
         }
 
         /** Once it is stored that a wheel was judged again, a start must not judge it as it was before. */
-        private void judgeAgain(StatelessSession session, ReadingsJudged.Wheel wheel, long since) {
+        private void judgeAgain(Pen pen, ReadingsJudged.Wheel wheel, long since) {
             FleetVehicle vehicle = fleet.vehicle(wheel.vehicle()).orElseThrow();
-            rejudging.judgeAgain(session, vehicle, wheel.position(), since);
-            closing.save(session, vehicle);
+            rejudging.judgeAgain(pen, vehicle, wheel.position(), since);
+            closing.save(pen.session(), vehicle);
         }
 
         private void store(StatelessSession session, KnownSensor sensor, List<Heard> heard) {
@@ -234,11 +236,11 @@ class JudgingLine {
             if (isGone && alert.state() != AlertState.CLOSED) {
                 Alert withdrawn = alert.withdrawn("The vehicle no longer has this wheel.", clock.millis());
                 vehicle.book().replace(withdrawn);
-                alerts.save(event.session(), vehicle, withdrawn);
+                alerts.save(event.pen(), vehicle, withdrawn);
             }
         }
         if (vehicle.everFitted().stream().anyMatch(sensor -> sensor.newest() != null)) {
-            closing.save(event.session(), vehicle);
+            closing.save(event.pen().session(), vehicle);
         }
     }
 
@@ -247,14 +249,14 @@ class JudgingLine {
     void stateChanged(VehicleStateChanged event) {
         for (Alert alert : List.copyOf(event.vehicle().book().alerts())) {
             if (alert.state() != AlertState.CLOSED) {
-                alerts.save(event.session(), event.vehicle(), alert);
+                alerts.save(event.pen(), event.vehicle(), alert);
             }
         }
     }
 
     @EventListener
     void adjusted(WheelAdjusted event) {
-        closing.save(event.session(), event.vehicle());
+        closing.save(event.pen().session(), event.vehicle());
     }
 
     @EventListener
@@ -263,9 +265,8 @@ class JudgingLine {
         boolean wasHeard = event.vehicle().everFitted().stream().anyMatch(sensor -> sensor.newest() != null);
         if (wasHeard) {
             event.since()
-                    .forEach((position, since) ->
-                            rejudging.judgeAgain(event.session(), event.vehicle(), position, since));
-            closing.save(event.session(), event.vehicle());
+                    .forEach((position, since) -> rejudging.judgeAgain(event.pen(), event.vehicle(), position, since));
+            closing.save(event.pen().session(), event.vehicle());
         }
     }
 }

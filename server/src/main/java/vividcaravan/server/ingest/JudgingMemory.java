@@ -15,7 +15,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
-import vividcaravan.server.platform.WriterState;
+import vividcaravan.server.writer.WriterState;
 
 /**
  * What the single writer keeps in memory beside the database: the fleet, its alerts, what the judges saw and what is not in

@@ -28,7 +28,7 @@ import tools.jackson.core.json.JsonReadFeature;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Readings in. The answer comes after what was accepted is on disk and judged. */
 @RestController

@@ -11,7 +11,7 @@ import tools.jackson.core.exc.JacksonIOException;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.SingleWriter;
 
 /** One body of readings on its way in: parsed bit by bit, handed to the judging line, counted. */
 final class ReadingsIntake {
@@ -177,7 +177,7 @@ final class ReadingsIntake {
         List<IncomingReading> readings = new ArrayList<>(portion);
         portion.clear();
         // Nothing half-stored: only the first portion may be refused, later ones wait for their turn.
-        Tally took = hasBegun ? writer.writeWhenPossible(line.take(readings)) : writer.write(line.take(readings));
+        Tally took = hasBegun ? writer.takeWhenPossible(line.take(readings)) : writer.take(line.take(readings));
         place.holdsNothing();
         figures.took(took, newestIn(readings));
         tally = tally.plus(took);

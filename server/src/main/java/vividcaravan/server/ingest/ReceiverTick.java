@@ -3,7 +3,6 @@ package vividcaravan.server.ingest;
 import java.time.Clock;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
-import org.hibernate.StatelessSession;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -13,9 +12,10 @@ import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.VividProperties;
-import vividcaravan.server.platform.Write;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.Write;
 
 /**
  * The one judgement that no reading can give: a vehicle whose readings came in as they were measured went quiet as a whole
@@ -73,7 +73,7 @@ class ReceiverTick {
             return;
         }
         try {
-            writer.write(new Look(quiet, now));
+            writer.take(new Look(quiet, now));
         } catch (Refusal busy) {
             // The next tick looks again.
             LOG.debug("Too busy to look for silent receivers", busy);
@@ -91,7 +91,7 @@ class ReceiverTick {
         }
 
         @Override
-        public Void make(StatelessSession session) {
+        public Void make(Pen pen) {
             for (FleetVehicle vehicle : quiet) {
                 if (vehicle.heardLiveAt() > now - quietMillis) {
                     continue;
@@ -100,16 +100,16 @@ class ReceiverTick {
                 if (vehicle.judge().isReceiverQuiet(now, quietMillis)) {
                     vehicle.judge().receiverFellSilent(now, finding -> vehicle.book()
                             .apply(finding)
-                            .ifPresent(alert -> save(session, vehicle, alert)));
+                            .ifPresent(alert -> save(pen, vehicle, alert)));
                     // What no reading says has to be kept, or a restart would forget to take it back.
-                    closing.save(session, vehicle);
+                    closing.save(pen.session(), vehicle);
                 }
             }
             return null;
         }
 
-        private void save(StatelessSession session, FleetVehicle vehicle, Alert alert) {
-            alerts.save(session, vehicle, alert);
+        private void save(Pen pen, FleetVehicle vehicle, Alert alert) {
+            alerts.save(pen, vehicle, alert);
         }
     }
 }

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.axles.Position;
@@ -20,6 +19,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.platform.Ids;
+import vividcaravan.server.writer.Pen;
 
 /** Judges a wheel again from its own and its siblings' stored readings, after it was learned late what sat there or what it said. */
 @Component
@@ -42,8 +42,8 @@ class WheelRejudging {
     }
 
     /** Judges a wheel again whose record is different from {@code since} on. */
-    void judgeAgain(StatelessSession session, FleetVehicle vehicle, Position position, long since) {
-        List<Alert> known = alerts.ofWheel(session, vehicle.id(), position);
+    void judgeAgain(Pen pen, FleetVehicle vehicle, Position position, long since) {
+        List<Alert> known = alerts.ofWheel(pen.session(), vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
         Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), known);
         List<Fitting> stays = vehicle.description().layout().positions().stream()
@@ -60,7 +60,7 @@ class WheelRejudging {
         known.forEach(alert -> all.put(alert.id(), alert));
         for (Alert alert : rejudgement.outcome(() -> ids.next("alert"), clock.millis())) {
             if (!alert.equals(all.put(alert.id(), alert))) {
-                alerts.saveRewritten(session, vehicle, alert);
+                alerts.saveRewritten(pen, vehicle, alert);
             }
         }
         vehicle.book().forget(position);

@@ -1,2 +1,2 @@
-/** Readings in, judged and stored. May depend on alerts, fleet, history and platform. */
+/** Readings in, judged and stored. May depend on alerts, fleet, history, platform and writer. */
 package vividcaravan.server.ingest;

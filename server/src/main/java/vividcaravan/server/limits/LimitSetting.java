@@ -24,9 +24,13 @@ import vividcaravan.server.fleet.FleetTables;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
+import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Changes limits at any level: shows first what that comes to, then makes it for all or for none, and can undo it. */
 @Component
@@ -75,22 +79,27 @@ class LimitSetting {
         if (isPreview) {
             return outlook.of(plan(edit));
         }
-        return writer.write(session -> {
+        return writer.make(view -> {
             LimitPlan plan = plan(edit);
             LimitPreview preview = outlook.of(plan);
             boolean isNothing = plan.vehicles().isEmpty() && plan.book().equals(fleet.book());
             if (!preview.faults().isEmpty() || isNothing) {
-                return preview;
+                return Decision.nothing(preview);
             }
-            String batch = Long.toString(make(session, plan, words(edit), who));
-            return new LimitPreview(preview.axles(), preview.opens(), preview.closes(), List.of(), batch);
+            return Decision.make(pen -> {
+                Deed deed = LimitDeeds.changed(plan, words(edit), fleet.book());
+                String batch = Long.toString(make(pen, plan, words(edit), who));
+                return new Done<>(
+                        new LimitPreview(preview.axles(), preview.opens(), preview.closes(), List.of(), batch), deed);
+            });
         });
     }
 
     private static String words(LimitEdit edit) {
         return switch (edit.level()) {
             case FLEET -> "the fleet's policy";
-            case TEMPLATE -> "the template of " + edit.kind() + ", " + edit.role();
+            case TEMPLATE ->
+                "the template of " + edit.kin().map(LimitDeeds::words).orElse("a kind and a role");
             case AXLES -> "limits of axles";
         };
     }
@@ -200,7 +209,8 @@ class LimitSetting {
                 axle.isSelfInflating());
     }
 
-    private long make(StatelessSession session, LimitPlan plan, String words, String who) {
+    private long make(Pen pen, LimitPlan plan, String words, String who) {
+        StatelessSession session = pen.session();
         for (LimitPlan.KeptLevel level : plan.kept().levels()) {
             LimitOverrides now = level.kin() == null
                     ? LimitOverrides.of(plan.book().policy())
@@ -210,8 +220,8 @@ class LimitSetting {
         fleet.holdTo(plan.book());
         plan.vehicles().forEach((vehicle, after) -> {
             boolean isAxleChanged = !vehicle.description().axles().equals(after.axles());
-            store.holdTo(session, vehicle, after, isAxleChanged);
-            events.publishEvent(new VehicleRedescribed(session, vehicle));
+            store.holdTo(pen, vehicle, after, isAxleChanged);
+            events.publishEvent(new VehicleRedescribed(pen, vehicle));
         });
         LimitBatchRow row = new LimitBatchRow();
         ids.load(session, "limit_batch", "id");
@@ -231,8 +241,8 @@ class LimitSetting {
      * @throws Refusal if there was no such change, it was undone already, or something it changed was changed again since
      */
     LimitPreview undo(long batch, String who) {
-        return writer.write(session -> {
-            LimitBatchRow row = session.get(LimitBatchRow.class, batch);
+        return writer.make(view -> {
+            LimitBatchRow row = view.get(LimitBatchRow.class, batch);
             if (row == null || row.undoneAt != null) {
                 throw Refusal.notFound("There is no change " + batch + " that could be undone.");
             }
@@ -247,10 +257,13 @@ class LimitSetting {
                 throw Refusal.conflict("It cannot be undone: by what was changed since, "
                         + preview.faults().get(0).message());
             }
-            make(session, plan, "undone: " + row.words, who);
-            row.undoneAt = clock.millis();
-            session.update(row);
-            return preview;
+            return Decision.make(pen -> {
+                Deed deed = LimitDeeds.undone(plan, row.words, fleet.book());
+                make(pen, plan, "undone: " + row.words, who);
+                row.undoneAt = clock.millis();
+                pen.session().update(row);
+                return new Done<>(preview, deed);
+            });
         });
     }
 
@@ -311,8 +324,7 @@ class LimitSetting {
                         .over(LimitPolicy.DEFAULT);
             } else {
                 LimitOverrides before = templates.getOrDefault(level.kin(), LimitOverrides.NONE);
-                String where = "the template of " + level.kin().kind() + ", "
-                        + level.kin().role();
+                String where = "the template of " + LimitDeeds.words(level.kin());
                 LimitOverrides after = undone(before, level.fields(), where, changedSince);
                 templates.remove(level.kin());
                 if (!after.isEmpty()) {

@@ -1,4 +1,5 @@
 /**
- * Changing limits and targets: planned, previewed, stored all or nothing, undone. May depend on fleet and platform.
+ * Changing limits and targets: planned, previewed, stored all or nothing, undone. May depend on fleet, logbook,
+ * platform and writer. /
  */
 package vividcaravan.server.limits;

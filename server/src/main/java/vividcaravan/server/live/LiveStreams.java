@@ -34,16 +34,20 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelState;
 import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.ingest.ReadingsJudged;
+import vividcaravan.server.logbook.LogbookEntry;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Change;
+import vividcaravan.server.writer.Follower;
 
 /**
- * The open streams. Features say what changed; a quarter of a second later it is looked up once, made ready once, and told
+ * The open streams. The logbook says what was done to alerts, features say which figures moved; a quarter of a second later it is looked up once, made ready once, and told
  * to every stream, a wheel at most once a second. Alerts are numbered by their changes, so that a stream that breaks goes on
  * where it was; who is far behind is caught up from the database page by page.
  */
 @Component
-class LiveStreams implements DisposableBean {
+class LiveStreams implements Follower, DisposableBean {
 
     private static final int MOST_STREAMS = 200;
     /** A browser opens a new stream by itself; so a person whose session ended is found out. */
@@ -128,11 +132,15 @@ class LiveStreams implements DisposableBean {
     /** The first who reads begins the feed of alerts with the newest changes; what was before is found in the database. */
     private synchronized void begin() {
         if (lookedUpTo == Long.MAX_VALUE) {
-            latestChange = Math.max(latestChange, alerts.latestChange());
+            changedUpTo(alerts.latestChange());
             long from = alerts.changeBeforeNewest(ALERTS_HELD);
             alertNews.beginAfter(from);
             lookedUpTo = from;
         }
+    }
+
+    private synchronized void changedUpTo(long change) {
+        latestChange = Math.max(latestChange, change);
     }
 
     private static Optional<Long> number(@Nullable String lastEventId) {
@@ -143,9 +151,26 @@ class LiveStreams implements DisposableBean {
         }
     }
 
+    @Override
+    public String name() {
+        return "live";
+    }
+
+    /** What was done to alerts; the streams look up what they are now. */
+    @Override
+    public Optional<Change<?>> follow(List<LogbookEntry> entries) {
+        boolean isOfAlerts =
+                entries.stream().anyMatch(entry -> entry.deed().thing().kind() == Thing.Kind.ALERT);
+        if (isOfAlerts) {
+            changedUpTo(alerts.latestChange());
+        }
+        return Optional.empty();
+    }
+
+    /** Figures of an alert that moved without a deed. */
     @EventListener
     void alertChanged(AlertChanged event) {
-        latestChange = Math.max(latestChange, event.changeSeq());
+        changedUpTo(event.changeSeq());
     }
 
     @EventListener

@@ -1,2 +1,2 @@
-/** The stream to open browsers. May depend on alerts, fleet, ingest and platform. */
+/** The stream to open browsers. May depend on alerts, fleet, ingest, logbook, platform and writer. */
 package vividcaravan.server.live;

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Properties;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.mail.MailException;
@@ -11,6 +12,11 @@ import org.springframework.mail.SimpleMailMessage;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Carries what waits in the outbox to the mail server; what it does not take is tried again, ever more seldom. */
 @Component
@@ -23,13 +29,15 @@ class MailDelivery {
     private static final int LONGEST_TROUBLE = 500;
 
     private final OutgoingMailRepository rows;
+    private final SingleWriter writer;
     private final Outbox outbox;
     private final MailSettings settings;
     private final Clock clock;
     private final JavaMailSenderImpl sender;
 
-    MailDelivery(OutgoingMailRepository rows, Outbox outbox, MailSettings settings, Clock clock) {
+    MailDelivery(OutgoingMailRepository rows, SingleWriter writer, Outbox outbox, MailSettings settings, Clock clock) {
         this.rows = rows;
+        this.writer = writer;
         this.outbox = outbox;
         this.settings = settings;
         this.clock = clock;
@@ -74,20 +82,44 @@ class MailDelivery {
         message.setTo(row.recipient);
         message.setSubject(row.subject);
         message.setText(row.text);
-        row.tries++;
+        MailState state = MailState.SENT;
+        String trouble = null;
         try {
             sender.send(message);
-            row.state = MailState.SENT;
-            row.sentAt = now;
-            row.text = null;
-            row.trouble = null;
         } catch (MailException e) {
-            String trouble = String.valueOf(e.getMessage());
-            LOG.warn("Mail {} was not taken by the mail server: {}", row.id, trouble);
-            row.trouble = trouble.substring(0, Math.min(LONGEST_TROUBLE, trouble.length()));
-            row.nextTryAt = now.plus(FIRST_PAUSE.multipliedBy(1L << (row.tries - 1)));
-            row.state = row.tries >= MOST_TRIES ? MailState.FAILED : MailState.WAITING;
+            LOG.warn("Mail {} was not taken by the mail server: {}", row.id, e.getMessage());
+            String said = String.valueOf(e.getMessage());
+            trouble = said.substring(0, Math.min(LONGEST_TROUBLE, said.length()));
+            state = row.tries + 1 >= MOST_TRIES ? MailState.FAILED : MailState.WAITING;
         }
-        rows.save(row);
+        note(row.id, state, trouble, now);
+    }
+
+    private void note(long id, MailState state, @Nullable String trouble, Instant now) {
+        writer.make(Author.SCHEDULE, view -> {
+            OutgoingMailRow row = view.get(OutgoingMailRow.class, id);
+            return Decision.make(pen -> {
+                row.tries++;
+                row.state = state;
+                row.trouble = trouble;
+                if (state == MailState.SENT) {
+                    row.sentAt = now;
+                    row.text = null;
+                } else {
+                    row.nextTryAt = now.plus(FIRST_PAUSE.multipliedBy(1L << (row.tries - 1)));
+                }
+                pen.session().update(row);
+                return Done.by(
+                        state == MailState.SENT
+                                ? Outbox.deed(DeedKind.MAIL_SENT, row, "handed over the mail to ")
+                                : Outbox.deed(
+                                                DeedKind.MAIL_FAILED,
+                                                row,
+                                                state == MailState.FAILED
+                                                        ? "gave up the mail to "
+                                                        : "could not hand over the mail to ")
+                                        .because(trouble));
+            });
+        });
     }
 }

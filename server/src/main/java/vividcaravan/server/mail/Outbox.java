@@ -7,9 +7,15 @@ import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
 
 /** The mail that was written: waiting for the mail server, sent, or kept here to be read where there is none. */
 @Service
@@ -34,12 +40,19 @@ public class Outbox {
             @Nullable String trouble) {}
 
     private final OutgoingMailRepository rows;
+    private final SingleWriter writer;
     private final MailSettings settings;
     private final Clock clock;
     private final boolean isDemo;
 
-    Outbox(OutgoingMailRepository rows, MailSettings settings, Clock clock, VividProperties properties) {
+    Outbox(
+            OutgoingMailRepository rows,
+            SingleWriter writer,
+            MailSettings settings,
+            Clock clock,
+            VividProperties properties) {
         this.rows = rows;
+        this.writer = writer;
         this.settings = settings;
         this.clock = clock;
         this.isDemo = properties.demo();
@@ -71,9 +84,8 @@ public class Outbox {
                 "\"" + address + "\" is no e-mail address. It looks like name@example.org, 254 characters at most.");
     }
 
-    /** Writes a mail; it is sent as soon as the mail server takes it. */
-    @Transactional
-    public Mail write(String recipient, String subject, String text) {
+    /** Writes a mail within a write, and says so; it is sent as soon as the mail server takes it. */
+    public Deed write(Pen pen, String recipient, String subject, String text) {
         OutgoingMailRow row = new OutgoingMailRow();
         row.recipient = recipient;
         row.subject = subject;
@@ -82,7 +94,16 @@ public class Outbox {
         row.isDemo = isDemo;
         row.writtenAt = clock.instant();
         row.nextTryAt = row.writtenAt;
-        return mail(rows.save(row));
+        pen.session().insert(row);
+        return deed(DeedKind.MAIL_WRITTEN, row, "wrote a mail to ");
+    }
+
+    /** What became of a mail. */
+    static Deed deed(DeedKind kind, OutgoingMailRow row, String words) {
+        return Deed.of(
+                kind,
+                new Thing(Thing.Kind.MAIL, Long.toString(row.id), row.subject),
+                words + row.recipient + ": " + row.subject);
     }
 
     /** The newest hundred, the newest first. */
@@ -97,17 +118,23 @@ public class Outbox {
      *
      * @throws Refusal if there is no such mail, or it was not given up
      */
-    @Transactional
     public void sendAgain(long id) {
-        OutgoingMailRow row = rows.findByIdAndIsDemo(id, isDemo)
-                .orElseThrow(() -> Refusal.notFound("There is no mail " + id + " in the outbox."));
-        if (row.state != MailState.FAILED) {
-            throw Refusal.conflict("This mail was not given up; there is nothing to try again.");
-        }
-        row.state = isSending() ? MailState.WAITING : MailState.KEPT;
-        row.tries = 0;
-        row.nextTryAt = clock.instant();
-        rows.save(row);
+        writer.make(view -> {
+            OutgoingMailRow row = view.get(OutgoingMailRow.class, id);
+            if (row == null || row.isDemo != isDemo) {
+                throw Refusal.notFound("There is no mail " + id + " in the outbox.");
+            }
+            if (row.state != MailState.FAILED) {
+                throw Refusal.conflict("This mail was not given up; there is nothing to try again.");
+            }
+            return Decision.make(pen -> {
+                row.state = isSending() ? MailState.WAITING : MailState.KEPT;
+                row.tries = 0;
+                row.nextTryAt = clock.instant();
+                pen.session().update(row);
+                return Done.by(deed(DeedKind.MAIL_TRIED_AGAIN, row, "had a mail tried again to "));
+            });
+        });
     }
 
     private static Mail mail(OutgoingMailRow row) {

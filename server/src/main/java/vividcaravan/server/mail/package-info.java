@@ -1,4 +1,5 @@
 /**
- * Mail: written into an outbox, and taken from there to the mail server if there is one. May depend on platform.
+ * Mail: written into an outbox, and taken from there to the mail server if there is one. May depend on logbook,
+ * platform and writer. /
  */
 package vividcaravan.server.mail;

@@ -20,8 +20,15 @@ import org.hibernate.StatelessSession;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.LogbookProof;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Copies of the database made while it is in use, each a zip file that {@link Restore} takes. */
 @Component
@@ -34,12 +41,14 @@ class Backups {
     private static final String PATTERN = "vivid-caravan-\\d{8}-\\d{6}\\.zip";
 
     private final SessionFactory sessions;
+    private final SingleWriter writer;
     private final Path folder;
     private final Clock clock;
     private final AtomicBoolean isRunning = new AtomicBoolean();
 
-    Backups(SessionFactory sessions, VividProperties properties, Clock clock) {
+    Backups(SessionFactory sessions, SingleWriter writer, VividProperties properties, Clock clock) {
         this.sessions = sessions;
+        this.writer = writer;
         this.folder = properties.backupDir().toAbsolutePath().normalize();
         this.clock = clock;
     }
@@ -72,7 +81,13 @@ class Backups {
             Path done = folder.resolve(NAME.format(clock.instant()));
             Files.move(partial, done, StandardCopyOption.REPLACE_EXISTING);
             LOG.info("Backup {} made, {} MB", done, Files.size(done) >> 20);
-            return describe(done);
+            Backup backup = describe(done);
+            writer.make(view -> Decision.make(pen -> Done.by(Deed.of(
+                            DeedKind.BACKUP_MADE,
+                            new Thing(Thing.Kind.BACKUP, backup.name(), backup.name()),
+                            "made backup " + backup.name())
+                    .with("Size", "MB", null, backup.bytes() / 1e6))));
+            return backup;
         } catch (IOException | org.hibernate.HibernateException e) {
             LOG.error("The backup could not be made", e);
             throw Refusal.busy("The backup could not be written to " + folder + ". Look at its room and its rights.");
@@ -93,6 +108,33 @@ class Backups {
                     .toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * How the logbook in a backup stands.
+     *
+     * @param isPartOfThis whether its newest entry is in the live book too, with the same hash
+     */
+    record Standing(LogbookProof proof, boolean isPartOfThis) {}
+
+    /**
+     * Checks the logbook in a backup, and holds it against the live one.
+     *
+     * @throws Refusal if there is no such backup, or no logbook in it
+     */
+    Standing standing(String name) {
+        Path file = file(name).orElseThrow(() -> Refusal.notFound("There is no backup \"" + name + "\"."));
+        try {
+            LogbookProof proof = BookOfCopy.proof(file);
+            try (StatelessSession session = sessions.openStatelessSession()) {
+                boolean isPart = session.doReturningWork(connection -> LogbookProof.hashOf(connection, proof.newest())
+                        .filter(hash -> hash.equals(proof.hash()))
+                        .isPresent());
+                return new Standing(proof, isPart);
+            }
+        } catch (IOException e) {
+            throw Refusal.conflict("The logbook in it cannot be read: " + e.getMessage());
         }
     }
 

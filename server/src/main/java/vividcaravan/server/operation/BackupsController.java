@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.server.logbook.LogbookProof;
 import vividcaravan.server.platform.Refusal;
 
 @RestController
@@ -40,6 +41,36 @@ class BackupsController {
     @Operation(operationId = "makeBackup", summary = "Make a backup now, while everything goes on")
     Backups.Backup make() {
         return backups.make();
+    }
+
+    /**
+     * How the logbook in a backup stands.
+     *
+     * @param isWhole whether its chain has no break
+     * @param isPartOfThis whether its newest entry is in the live book too, with the same hash
+     * @param newest number of its newest entry
+     * @param breaks where it is not whole, the first of them
+     */
+    record BackupStanding(
+            boolean isWhole,
+            boolean isPartOfThis,
+            long entries,
+            long newest,
+            String hash,
+            List<LogbookProof.Break> breaks) {}
+
+    @GetMapping("/{name}/proof")
+    @Operation(operationId = "proveBackup", summary = "Check the logbook in a backup, and hold it against the live one")
+    BackupStanding prove(@PathVariable String name) {
+        Backups.Standing standing = backups.standing(name);
+        LogbookProof proof = standing.proof();
+        return new BackupStanding(
+                proof.isWhole(),
+                standing.isPartOfThis(),
+                proof.entries(),
+                proof.newest(),
+                proof.hash(),
+                proof.breaks());
     }
 
     @GetMapping(path = "/{name}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

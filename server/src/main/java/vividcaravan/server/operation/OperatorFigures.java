@@ -12,8 +12,8 @@ import vividcaravan.core.alert.Urgency;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;
-import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Figures that are looked up when asked for; those that are counted are counted where they happen. */
 @Component

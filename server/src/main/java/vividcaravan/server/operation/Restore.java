@@ -68,7 +68,7 @@ public final class Restore {
         }
     }
 
-    private static void unpack(Path backup, Path to) throws IOException {
+    static void unpack(Path backup, Path to) throws IOException {
         if (Files.isDirectory(backup)) {
             throw new IOException(backup + " is a folder; name the backup's file.");
         }

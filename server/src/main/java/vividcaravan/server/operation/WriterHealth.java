@@ -3,7 +3,7 @@ package vividcaravan.server.operation;
 import org.springframework.boot.health.contributor.Health;
 import org.springframework.boot.health.contributor.HealthIndicator;
 import org.springframework.stereotype.Component;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Down while readings cannot be written. */
 @Component

@@ -1,5 +1,5 @@
 /**
  * What whoever runs the product needs: figures for monitoring, backup, warnings about disk and clock. May depend on
- * fleet, ingest and platform.
+ * fleet, ingest, logbook, platform and writer. /
  */
 package vividcaravan.server.operation;

@@ -7,10 +7,10 @@ import org.springframework.stereotype.Component;
 
 /** Where the database is: one file in the data folder. */
 @Component
-class DatabaseFile implements JdbcConnectionDetails {
+public final class DatabaseFile implements JdbcConnectionDetails {
 
     /** Acknowledged means on disk: see docs/architecture.md, "Durable". */
-    static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE;CACHE_SIZE=65536"
+    public static final String SETTINGS = ";WRITE_DELAY=0;ANALYZE_AUTO=0;DB_CLOSE_ON_EXIT=FALSE;CACHE_SIZE=65536"
             // What is overwritten is kept for so long, in case the disk has not written what replaces it. We wait for
             // the disk with every group of writes, so that a few seconds are plenty, and the file stays small.
             + ";RETENTION_TIME=5000"

@@ -16,7 +16,7 @@ import org.hibernate.StatelessSession;
  * would write such stretches anew, does not run where every commit is written at once. So the single writer does it, a
  * few megabytes at a time.
  */
-final class FileTidying {
+public final class FileTidying {
 
     /** Percent of the file's stretches that should be in use. */
     private static final int WANTED_PERCENT = 80;
@@ -32,7 +32,7 @@ final class FileTidying {
     private long noted = last - NOTE_NANOS;
 
     /** Does a portion if the last one was long enough ago. */
-    void tidy(StatelessSession session) {
+    public void tidy(StatelessSession session) {
         if (System.nanoTime() - last < PAUSE_NANOS) {
             return;
         }
@@ -44,11 +44,11 @@ final class FileTidying {
     }
 
     /** Notes how far the database has come: as far as it was before all of that was put on disk. */
-    void note(StatelessSession session) {
+    public void note(StatelessSession session) {
         session.doWork(connection -> {
             MVStore store = store(connection.unwrap(JdbcConnection.class));
             long version = store.getCurrentVersion();
-            SingleWriter.sync(connection);
+            Durable.sync(connection);
             if (store.getFileStore() != null) {
                 DatabaseAge.note(version, Path.of(store.getFileStore().getFileName()));
             }
@@ -56,7 +56,7 @@ final class FileTidying {
         noted = System.nanoTime();
     }
 
-    static void tidy(Connection connection) throws SQLException {
+    public static void tidy(Connection connection) throws SQLException {
         MVStore store = store(connection.unwrap(JdbcConnection.class));
         store.compact(WANTED_PERCENT, BYTES_AT_ONCE);
         if (store.getFileStore() instanceof RandomAccessStore file) {

@@ -16,7 +16,7 @@ public final class LastWords {
     private LastWords() {}
 
     /** Says so and ends the process at once: orderly ways out need memory and threads that may be gone. */
-    static void end(Throwable why) {
+    public static void end(Throwable why) {
         try {
             System.err.println(
                     "Vivid Caravan ends: " + why + ". Start it again; whatever was answered is kept. If memory"

@@ -7,7 +7,7 @@ public final class WriteFailed extends RuntimeException {
 
     private final String reference;
 
-    WriteFailed(String reference, Throwable cause) {
+    public WriteFailed(String reference, Throwable cause) {
         super("write " + reference + " failed", cause);
         this.reference = reference;
     }

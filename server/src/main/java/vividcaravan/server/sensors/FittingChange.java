@@ -21,6 +21,7 @@ import vividcaravan.server.fleet.FittingsChanged;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.Ids;
+import vividcaravan.server.writer.Pen;
 
 /** What a document changes about who sat where. */
 public final class FittingChange {
@@ -64,7 +65,8 @@ public final class FittingChange {
     }
 
     /** Stores it and tells whoever has to judge again. */
-    public void store(StatelessSession session, Ids ids, ApplicationEventPublisher events) {
+    public void store(Pen pen, Ids ids, ApplicationEventPublisher events) {
+        StatelessSession session = pen.session();
         Map<Long, List<Fitting>> after = new HashMap<>();
         Stream.concat(timeline.fittings().stream(), first.stream())
                 .forEach(stay -> after.computeIfAbsent(stay.sensor(), id -> new ArrayList<>())
@@ -85,7 +87,7 @@ public final class FittingChange {
             fleet.fitted(sensor, stays);
         }
         changed.forEach((vehicle, since) -> events.publishEvent(
-                new FittingsChanged(session, fleet.vehicle(vehicle).orElseThrow(), since)));
+                new FittingsChanged(pen, fleet.vehicle(vehicle).orElseThrow(), since)));
     }
 
     private void noteChanges(List<Fitting> was, List<Fitting> is, Map<Long, Map<Position, Long>> changed) {

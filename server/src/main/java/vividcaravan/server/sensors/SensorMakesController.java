@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Arrays;
 import java.util.List;
+import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,8 +17,13 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.SensorMake;
 import vividcaravan.server.fleet.SensorMakeRow;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
 
 /** What the fleet's sensors are, mount by mount. */
 @RestController
@@ -63,7 +69,9 @@ class SensorMakesController {
             throw Refusal.badRequest("rangeKpa", "Tyre sensors measure to 500 to 2000 kPa, this says " + range + ".");
         }
         SensorMake make = new SensorMake(mount, Boolean.TRUE.equals(request.isVented()), range);
-        writer.write(session -> {
+        writer.make(view -> Decision.make(pen -> {
+            SensorMake before = fleet.make(mount);
+            StatelessSession session = pen.session();
             SensorMakeRow row = new SensorMakeRow();
             row.mount = mount;
             row.vented = make.isVented();
@@ -74,8 +82,14 @@ class SensorMakesController {
                 session.update(row);
             }
             fleet.madeAs(make);
-            return null;
-        });
+            Thing thing = new Thing(Thing.Kind.SETTING, "sensor-makes", "Sensors " + mount.words());
+            return Done.by(Deed.of(
+                            DeedKind.SENSOR_MAKE_CHANGED,
+                            thing,
+                            "said what the fleet's sensors " + mount.words() + " are")
+                    .with("Vented", before.isVented(), make.isVented())
+                    .with("They measure up to", "kPa", before.rangeKpa(), make.rangeKpa()));
+        }));
         return list();
     }
 }

@@ -2,6 +2,7 @@ package vividcaravan.server.sensors;
 
 import java.time.Clock;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -14,9 +15,15 @@ import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
 
 /** Puts single sensors to wheels and takes them off, within a write; whoever has to judge again is told. */
 @Component
@@ -51,21 +58,15 @@ public class SensorPlacing {
      *
      * @param at epoch milliseconds
      */
-    public void fit(
-            StatelessSession session,
-            String code,
-            @Nullable MountKind mount,
-            FleetVehicle vehicle,
-            Position position,
-            long at) {
-        KnownSensor sensor = store.storeSensor(session, code, mount);
+    public void fit(Pen pen, String code, @Nullable MountKind mount, FleetVehicle vehicle, Position position, long at) {
+        KnownSensor sensor = store.storeSensor(pen.session(), code, mount);
         FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
         change.fit(sensor, vehicle.id(), position, at, clock.millis());
-        change.store(session, ids, events);
+        change.store(pen, ids, events);
     }
 
     /** Two wheels have had each other's sensors since {@code at}, epoch milliseconds. */
-    public void exchange(StatelessSession session, FleetVehicle vehicle, Position one, Position other, long at) {
+    public void exchange(Pen pen, FleetVehicle vehicle, Position one, Position other, long at) {
         KnownSensor first = vehicle.sensorAt(one).orElseThrow();
         KnownSensor second = vehicle.sensorAt(other).orElseThrow();
         FittingChange change = new FittingChange(fleet, involved(vehicle, first));
@@ -73,15 +74,15 @@ public class SensorPlacing {
         change.remove(second, at);
         change.fit(first, vehicle.id(), other, at, at);
         change.fit(second, vehicle.id(), one, at, at);
-        change.store(session, ids, events);
+        change.store(pen, ids, events);
     }
 
     /** The sensor at a wheel, if there is one, sits nowhere from now on. */
-    public void takeOff(StatelessSession session, FleetVehicle vehicle, Position position) {
+    public void takeOff(Pen pen, FleetVehicle vehicle, Position position) {
         vehicle.sensorAt(position).ifPresent(sensor -> {
             FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
             change.remove(sensor, clock.millis());
-            change.store(session, ids, events);
+            change.store(pen, ids, events);
         });
     }
 
@@ -101,25 +102,46 @@ public class SensorPlacing {
         if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
             throw Refusal.badRequest("reason", "Say why it is taken out of use, in at most 200 characters.");
         }
-        writer.write(session -> {
-            KnownSensor sensor = fleet.sensor(code)
-                    .orElseThrow(() -> Refusal.notFound("There is no sensor " + code + " in the fleet."));
-            sensor.fittingAt(Fitting.OPEN - 1)
-                    .ifPresent(stay ->
-                            takeOff(session, fleet.vehicle(stay.vehicle()).orElseThrow(), stay.position()));
-            setRetired(session, sensor, reason.strip());
-            return null;
+        writer.make(view -> {
+            KnownSensor sensor = existing(code);
+            Optional<Fitting> stay = sensor.fittingAt(Fitting.OPEN - 1);
+            return Decision.make(pen -> {
+                Deed deed = Deed.of(DeedKind.SENSOR_RETIRED, thing(sensor), "took sensor " + code + " out of use")
+                        .because(reason);
+                if (stay.isPresent()) {
+                    FleetVehicle vehicle = fleet.vehicle(stay.get().vehicle()).orElseThrow();
+                    takeOff(pen, vehicle, stay.get().position());
+                    String wheel = vehicle.thing(stay.get().position()).name();
+                    deed = deed.at(vehicle.id(), stay.get().position().code()).with("Sits at", wheel, null);
+                }
+                setRetired(pen.session(), sensor, reason.strip());
+                return Done.by(deed);
+            });
         });
     }
 
     /** Brings a sensor back into use. */
     void bringBack(String code) {
-        writer.write(session -> {
-            KnownSensor sensor = fleet.sensor(code)
-                    .orElseThrow(() -> Refusal.notFound("There is no sensor " + code + " in the fleet."));
-            setRetired(session, sensor, null);
-            return null;
+        writer.make(view -> {
+            KnownSensor sensor = existing(code);
+            return Decision.make(pen -> {
+                String why = sensor.retiredBecause().orElse(null);
+                setRetired(pen.session(), sensor, null);
+                return Done.by(Deed.of(
+                                DeedKind.SENSOR_BROUGHT_BACK,
+                                thing(sensor),
+                                "brought sensor " + code + " back into use")
+                        .with("Out of use because", why, null));
+            });
         });
+    }
+
+    private KnownSensor existing(String code) {
+        return fleet.sensor(code).orElseThrow(() -> Refusal.notFound("There is no sensor " + code + " in the fleet."));
+    }
+
+    private static Thing thing(KnownSensor sensor) {
+        return new Thing(Thing.Kind.SENSOR, sensor.code(), sensor.code());
     }
 
     private static void setRetired(StatelessSession session, KnownSensor sensor, @Nullable String reason) {

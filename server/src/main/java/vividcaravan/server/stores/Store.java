@@ -11,9 +11,15 @@ import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.planning.KitItem;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** How many of what there are, and for which plans they lie aside. What is reserved is still on hand. */
 @Component
@@ -83,9 +89,16 @@ public class Store {
         if (onHand < 0 || onHand > MOST_OF_ONE) {
             throw Refusal.badRequest("onHand", "0 to " + MOST_OF_ONE + " can lie in the store, was " + onHand + ".");
         }
-        writer.write(session -> {
-            put(session, item, onHand);
-            return null;
+        writer.make(view -> {
+            StockRow before = view.get(StockRow.class, item);
+            return Decision.make(pen -> {
+                put(pen.session(), item, onHand);
+                return Done.by(Deed.of(
+                                DeedKind.STOCK_COUNTED,
+                                new Thing(Thing.Kind.STOCK, item.name(), item.words()),
+                                "counted the stock of " + item.words())
+                        .with("On hand", before == null ? 0 : before.onHand, onHand));
+            });
         });
     }
 
@@ -120,12 +133,12 @@ public class Store {
      */
     KeptPlan plan(long id) {
         try (StatelessSession session = sessions.openStatelessSession()) {
-            return plan(existing(session, id));
+            return plan(existing(View.of(session), id));
         }
     }
 
-    private static KitPlanRow existing(StatelessSession session, long id) {
-        KitPlanRow row = session.get(KitPlanRow.class, id);
+    private static KitPlanRow existing(View view, long id) {
+        KitPlanRow row = view.get(KitPlanRow.class, id);
         if (row == null) {
             throw Refusal.notFound("There is no plan " + id + ".");
         }
@@ -145,7 +158,8 @@ public class Store {
 
     /** Keeps a plan. */
     KeptPlan keep(KitSheet sheet, String who) {
-        return writer.write(session -> {
+        return writer.make(view -> Decision.make(pen -> {
+            StatelessSession session = pen.session();
             ids.load(session, "kit_plan", "id");
             KitPlanRow row = new KitPlanRow();
             row.id = ids.next("kit_plan");
@@ -156,31 +170,44 @@ public class Store {
             row.changedBy = who;
             row.payload = json.writeValueAsString(sheet);
             session.insert(row);
-            return plan(row);
-        });
+            String over = String.join(", ", sheet.vehicles());
+            return new Done<>(plan(row), Deed.of(DeedKind.PLAN_KEPT, thing(row.id), "kept a kit plan for " + over));
+        }));
     }
 
     /** Puts aside what is free of what a plan needs; of a reserved plan, what has come in since. Tools stay where they are. */
     KeptPlan reserve(long id, String who) {
-        return change(id, who, KitPlanState.HANDED_OUT, "It was handed out already.", (session, row) -> {
-            Map<KitItem, Stocked> stock = stock(session);
-            row.state = KitPlanState.RESERVED;
-            return need -> {
-                int missing = need.needed() - need.reserved();
-                int more = need.item().isTool()
-                        ? 0
-                        : Math.min(missing, stock.get(need.item()).free());
-                return new KitSheet.Need(need.item(), need.needed(), need.reserved() + more);
-            };
-        });
+        return change(
+                id,
+                who,
+                DeedKind.PLAN_RESERVED,
+                KitPlanState.HANDED_OUT,
+                "It was handed out already.",
+                (session, row) -> {
+                    Map<KitItem, Stocked> stock = stock(session);
+                    row.state = KitPlanState.RESERVED;
+                    return need -> {
+                        int missing = need.needed() - need.reserved();
+                        int more = need.item().isTool()
+                                ? 0
+                                : Math.min(missing, stock.get(need.item()).free());
+                        return new KitSheet.Need(need.item(), need.needed(), need.reserved() + more);
+                    };
+                });
     }
 
     /** Lets go of what lies aside. */
     KeptPlan release(long id, String who) {
-        return change(id, who, KitPlanState.HANDED_OUT, "It was handed out already.", (session, row) -> {
-            row.state = KitPlanState.PLANNED;
-            return need -> new KitSheet.Need(need.item(), need.needed(), 0);
-        });
+        return change(
+                id,
+                who,
+                DeedKind.PLAN_RELEASED,
+                KitPlanState.HANDED_OUT,
+                "It was handed out already.",
+                (session, row) -> {
+                    row.state = KitPlanState.PLANNED;
+                    return need -> new KitSheet.Need(need.item(), need.needed(), 0);
+                });
     }
 
     /**
@@ -189,40 +216,74 @@ public class Store {
      * @throws Refusal if nothing was reserved
      */
     KeptPlan handOut(long id, String who) {
-        return change(id, who, KitPlanState.PLANNED, "Reserve first what is to be handed out.", (session, row) -> {
-            if (row.state == KitPlanState.HANDED_OUT) {
-                throw Refusal.conflict("Plan " + id + " cannot be changed so. It was handed out already.");
-            }
-            Map<KitItem, Stocked> stock = stock(session);
-            for (KitSheet.Need need : plan(row).sheet().needs()) {
-                if (need.reserved() > 0) {
-                    put(session, need.item(), Math.max(0, stock.get(need.item()).onHand() - need.reserved()));
-                }
-            }
-            row.state = KitPlanState.HANDED_OUT;
-            return need -> need;
-        });
+        return change(
+                id,
+                who,
+                DeedKind.PLAN_HANDED_OUT,
+                KitPlanState.PLANNED,
+                "Reserve first what is to be handed out.",
+                (session, row) -> {
+                    if (row.state == KitPlanState.HANDED_OUT) {
+                        throw Refusal.conflict("Plan " + id + " cannot be changed so. It was handed out already.");
+                    }
+                    Map<KitItem, Stocked> stock = stock(session);
+                    for (KitSheet.Need need : plan(row).sheet().needs()) {
+                        if (need.reserved() > 0) {
+                            put(
+                                    session,
+                                    need.item(),
+                                    Math.max(0, stock.get(need.item()).onHand() - need.reserved()));
+                        }
+                    }
+                    row.state = KitPlanState.HANDED_OUT;
+                    return need -> need;
+                });
     }
 
-    private interface Change {
+    private static Thing thing(long id) {
+        return new Thing(Thing.Kind.PLAN, Long.toString(id), "kit plan " + id);
+    }
+
+    private interface Each {
         UnaryOperator<KitSheet.Need> make(StatelessSession session, KitPlanRow row);
     }
 
-    private KeptPlan change(long id, String who, KitPlanState notFrom, String why, Change change) {
-        return writer.write(session -> {
-            KitPlanRow row = existing(session, id);
+    private KeptPlan change(long id, String who, DeedKind kind, KitPlanState notFrom, String why, Each change) {
+        return writer.make(view -> {
+            KitPlanRow row = existing(view, id);
             if (row.state == notFrom) {
                 throw Refusal.conflict("Plan " + id + " cannot be changed so. " + why);
             }
-            KitSheet sheet = plan(row).sheet();
-            UnaryOperator<KitSheet.Need> each = change.make(session, row);
-            List<KitSheet.Need> needs = new ArrayList<>(sheet.needs());
-            needs.replaceAll(each);
-            row.payload = json.writeValueAsString(sheet.with(needs));
-            row.changedAt = clock.millis();
-            row.changedBy = who;
-            session.update(row);
-            return plan(row);
+            return Decision.make(pen -> {
+                KitSheet sheet = plan(row).sheet();
+                UnaryOperator<KitSheet.Need> each = change.make(pen.session(), row);
+                List<KitSheet.Need> needs = new ArrayList<>(sheet.needs());
+                needs.replaceAll(each);
+                row.payload = json.writeValueAsString(sheet.with(needs));
+                row.changedAt = clock.millis();
+                row.changedBy = who;
+                pen.session().update(row);
+                return new Done<>(plan(row), deed(kind, id, sheet.needs(), needs));
+            });
         });
+    }
+
+    private static Deed deed(DeedKind kind, long id, List<KitSheet.Need> before, List<KitSheet.Need> after) {
+        String words =
+                switch (kind) {
+                    case PLAN_RESERVED -> "put aside what is free for kit plan " + id;
+                    case PLAN_RELEASED -> "let go of what lay aside for kit plan " + id;
+                    default -> "handed out what lay aside for kit plan " + id;
+                };
+        Deed deed = Deed.of(kind, thing(id), words);
+        for (int i = 0; i < after.size(); i++) {
+            KitSheet.Need need = after.get(i);
+            if (kind == DeedKind.PLAN_HANDED_OUT) {
+                deed = deed.with(need.item().words() + ", aside", need.reserved(), 0);
+            } else {
+                deed = deed.with(need.item().words() + ", aside", before.get(i).reserved(), need.reserved());
+            }
+        }
+        return deed;
     }
 }

@@ -12,9 +12,15 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.planning.LoadTable;
 import vividcaravan.core.planning.RatedTable;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** Tyre makers' load tables, as people entered them: one for each size and speed. */
 @Component
@@ -82,15 +88,15 @@ public class LoadTables {
             return List.of();
         }
         try (StatelessSession session = sessions.openStatelessSession()) {
-            return rows(session, plain(size)).stream()
+            return rows(View.of(session), plain(size)).stream()
                     .map(this::kept)
                     .map(kept -> new RatedTable(kept.table(), kept.speedKmh()))
                     .toList();
         }
     }
 
-    private static List<LoadTableRow> rows(StatelessSession session, String size) {
-        return session.createSelectionQuery("from LoadTableRow where tyreSize = :size", LoadTableRow.class)
+    private static List<LoadTableRow> rows(View view, String size) {
+        return view.select("from LoadTableRow where tyreSize = :size", LoadTableRow.class)
                 .setParameter("size", size)
                 .getResultList();
     }
@@ -113,25 +119,32 @@ public class LoadTables {
         if (speedKmh != null && (speedKmh < 5 || speedKmh > FASTEST_KMH)) {
             throw Refusal.badRequest("speedKmh", "Such tables are for 5 to 160 km/h, this says " + speedKmh + ".");
         }
-        writer.write(session -> {
-            Optional<LoadTableRow> known = rows(session, plain(size)).stream()
+        writer.make(view -> {
+            Optional<LoadTableRow> known = rows(view, plain(size)).stream()
                     .filter(row -> Objects.equals(row.speedKmh, speedKmh))
                     .findFirst();
-            ids.load(session, "load_table", "id");
-            LoadTableRow row = known.orElseGet(LoadTableRow::new);
-            row.tyreSize = plain(size);
-            row.source = source.strip();
-            row.speedKmh = speedKmh;
-            row.enteredAt = clock.millis();
-            row.enteredBy = who;
-            row.payload = json.writeValueAsString(table);
-            if (known.isPresent()) {
-                session.update(row);
-            } else {
-                row.id = ids.next("load_table");
-                session.insert(row);
-            }
-            return null;
+            String before = known.map(row -> row.source).orElse(null);
+            return Decision.make(pen -> {
+                StatelessSession session = pen.session();
+                ids.load(session, "load_table", "id");
+                LoadTableRow row = known.orElseGet(LoadTableRow::new);
+                row.tyreSize = plain(size);
+                row.source = source.strip();
+                row.speedKmh = speedKmh;
+                row.enteredAt = clock.millis();
+                row.enteredBy = who;
+                row.payload = json.writeValueAsString(table);
+                if (known.isPresent()) {
+                    session.update(row);
+                } else {
+                    row.id = ids.next("load_table");
+                    session.insert(row);
+                }
+                return Done.by(
+                        Deed.of(DeedKind.LOAD_TABLE_ENTERED, thing(row), "entered the load table of " + name(row))
+                                .with("Source", before, row.source)
+                                .with("Rows", null, table.rows().size()));
+            });
         });
     }
 
@@ -141,13 +154,25 @@ public class LoadTables {
      * @throws Refusal if there is none
      */
     void remove(long id) {
-        writer.write(session -> {
-            LoadTableRow row = session.get(LoadTableRow.class, id);
+        writer.make(view -> {
+            LoadTableRow row = view.get(LoadTableRow.class, id);
             if (row == null) {
                 throw Refusal.notFound("There is no table " + id + ".");
             }
-            session.delete(row);
-            return null;
+            return Decision.make(pen -> {
+                pen.session().delete(row);
+                return Done.by(
+                        Deed.of(DeedKind.LOAD_TABLE_FORGOTTEN, thing(row), "forgot the load table of " + name(row))
+                                .with("Source", row.source, null));
+            });
         });
+    }
+
+    private static String name(LoadTableRow row) {
+        return row.speedKmh == null ? row.tyreSize : row.tyreSize + " at " + row.speedKmh + " km/h";
+    }
+
+    private static Thing thing(LoadTableRow row) {
+        return new Thing(Thing.Kind.LOAD_TABLE, Long.toString(row.id), name(row));
     }
 }

@@ -1,2 +1,2 @@
-/** Load tables, and targets from them. May depend on platform. */
+/** Load tables, and targets from them. May depend on logbook, platform and writer. */
 package vividcaravan.server.targets;

@@ -32,6 +32,7 @@ import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
+import vividcaravan.server.writer.Followers;
 
 /** The people who may sign in, those who are asked to, and the mail that asks them. */
 @RestController
@@ -46,6 +47,7 @@ class TeamController {
     private final Invitations invitations;
     private final Leaving leaving;
     private final Outbox outbox;
+    private final Followers followers;
     private final FleetDirectory fleet;
     private final String publicUrl;
 
@@ -54,12 +56,14 @@ class TeamController {
             Invitations invitations,
             Leaving leaving,
             Outbox outbox,
+            Followers followers,
             FleetDirectory fleet,
             VividProperties properties) {
         this.accounts = accounts;
         this.invitations = invitations;
         this.leaving = leaving;
         this.outbox = outbox;
+        this.followers = followers;
         this.fleet = fleet;
         this.publicUrl = properties.publicUrl();
     }
@@ -157,7 +161,10 @@ class TeamController {
         String address = publicUrl != null
                 ? publicUrl
                 : ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
-        return invitations.invite(request.email(), request.role(), who.getName(), address);
+        Invitations.Invitation invitation = invitations.invite(request.email(), request.role(), who.getName(), address);
+        // Whoever looks into the outbox next finds the letter.
+        followers.catchUp();
+        return invitation;
     }
 
     @DeleteMapping("/invitations/{id}")

@@ -21,8 +21,16 @@ import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.WheelAdjusted;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Difference;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Ids;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** What people did to a wheel: set its pressure, moved its sensor, changed its limits. */
 @Component
@@ -88,19 +96,42 @@ public class WheelChanges {
     /** Records that the pressure of a wheel was set at {@code at}; from then on it is to keep what it has. */
     WheelChange adjusted(
             FleetVehicle vehicle, Position position, Instant at, Measured measured, String who, String note) {
-        return writer.write(session -> adjusted(session, vehicle, position, at, measured, who, note));
+        return writer.make(view -> {
+            Optional<AdjustmentRow> known = known(view, vehicle, position, at, who);
+            return known.isPresent()
+                    ? Decision.nothing(event(known.get()))
+                    : Decision.make(pen -> new Done<>(
+                            adjust(pen, vehicle, position, at, measured, who, note),
+                            deed(vehicle, position, at, measured).because(note)));
+        });
     }
 
-    /** The same within a write. The same person setting the same wheel at the same millisecond is the same deed sent twice. */
+    private static Deed deed(FleetVehicle vehicle, Position position, Instant at, Measured measured) {
+        Thing wheel = vehicle.thing(position);
+        return Deed.of(DeedKind.PRESSURE_SET, wheel, "recorded that the pressure of " + wheel.name() + " was set")
+                .at(vehicle.id(), position.code())
+                .with("Set at", Difference.TIME, null, at.toString())
+                .with("Hand gauge", "kPa", measured.beforeKpa(), measured.afterKpa());
+    }
+
+    /** The same within a write, whose deed says it. */
     public WheelChange adjusted(
-            StatelessSession session,
+            Pen pen,
             FleetVehicle vehicle,
             Position position,
             Instant at,
             Measured measured,
             String who,
             @Nullable String note) {
-        Optional<AdjustmentRow> known = session.createSelectionQuery(
+        return known(View.of(pen.session()), vehicle, position, at, who)
+                .map(WheelChanges::event)
+                .orElseGet(() -> adjust(pen, vehicle, position, at, measured, who, note));
+    }
+
+    /** The same person setting the same wheel at the same millisecond is the same deed sent twice. */
+    private static Optional<AdjustmentRow> known(
+            View view, FleetVehicle vehicle, Position position, Instant at, String who) {
+        return view.select(
                         "from AdjustmentRow where vehicleId = :vehicle and position = :position and at = :at and who = :who",
                         AdjustmentRow.class)
                 .setParameter("vehicle", vehicle.id())
@@ -109,9 +140,16 @@ public class WheelChanges {
                 .setParameter("who", who)
                 .setMaxResults(1)
                 .uniqueResultOptional();
-        if (known.isPresent()) {
-            return event(known.get());
-        }
+    }
+
+    private WheelChange adjust(
+            Pen pen,
+            FleetVehicle vehicle,
+            Position position,
+            Instant at,
+            Measured measured,
+            String who,
+            @Nullable String note) {
         AdjustmentRow row = new AdjustmentRow();
         row.id = ids.next("adjustment");
         row.vehicleId = vehicle.id();
@@ -121,11 +159,11 @@ public class WheelChanges {
         row.afterKpa = measured.afterKpa();
         row.who = who;
         row.note = note;
-        session.insert(row);
+        pen.session().insert(row);
         List<Adjustment> adjustments = new ArrayList<>(vehicle.adjustments());
         adjustments.add(row.adjustment());
         vehicle.adjusted(adjustments);
-        events.publishEvent(new WheelAdjusted(session, vehicle));
+        events.publishEvent(new WheelAdjusted(pen, vehicle));
         return event(row);
     }
 
@@ -140,7 +178,8 @@ public class WheelChanges {
             var was = before.limits(before.axles().get(i));
             var is = after.limits(after.axles().get(i));
             if (!was.equals(is)) {
-                event.session()
+                event.pen()
+                        .session()
                         .insert(LimitChangeRow.of(
                                 ids.next("limit_change"), vehicle.id(), i + 1, clock.millis(), was, is));
             }

@@ -76,6 +76,9 @@ class RightsTest {
         row(MANAGE, "listAccounts", "addAccount", "removeAccount", "assignVehicles", "invite", "withdrawInvitation");
         row(MANAGE, "listMail", "sendMailAgain", "listTokens", "makeToken", "revokeToken");
         row(MANAGE, "listBackups", "makeBackup", "getBackup", "importFleet");
+        row(MANAGE, "proveBackup", "readLogbook", "exportLogbookAsJson", "exportLogbookAsCsv");
+        row(MANAGE, "proveLogbook", "sealLogbook");
+        row(READ, "listDeedKinds");
         row(READ, "exportFleet", "listDepots", "listLayouts");
         row(MANAGE, "setDepot", "describeVehicle", "describeVehicles", "changeDescription", "putInState");
         row(HANDLE, "useVehicle", "retireSensor");

@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
-import org.hibernate.StatelessSession;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
@@ -26,9 +25,10 @@ import vividcaravan.server.OwnProduct;
 import vividcaravan.server.document.DocumentIntake;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
-import vividcaravan.server.platform.SingleWriter;
-import vividcaravan.server.platform.Write;
 import vividcaravan.server.platform.WriteFailed;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.Write;
 
 /**
  * Real writes that fail after they did everything: what they changed in memory is as it was before, as a twin shows that
@@ -67,10 +67,10 @@ class WriteTakenBackTest {
 
     private <T> void fails(Write<T> write) {
         SingleWriter writer = product.bean(SingleWriter.class);
-        assertThatThrownBy(() -> writer.write(new Write<T>() {
+        assertThatThrownBy(() -> writer.take(new Write<T>() {
                     @Override
-                    public T make(StatelessSession session) {
-                        write.make(session);
+                    public T make(Pen pen) {
+                        write.make(pen);
                         throw new OfTheTest();
                     }
 
@@ -147,9 +147,9 @@ class WriteTakenBackTest {
         int sensors = fleet.sensors().size();
         FleetVehicle vehicle = fleet.existing(met.ref());
 
-        fails(session -> {
+        fails(pen -> {
             vehicle.book();
-            return importing(session, "NEW-1");
+            return importing(pen, "NEW-1");
         });
 
         assertThat(fleet.vehicles()).hasSize(vehicles);
@@ -163,13 +163,11 @@ class WriteTakenBackTest {
     }
 
     /** What an import does, inside another's write. */
-    private Object importing(StatelessSession session, String ref) {
+    private Object importing(Pen pen, String ref) {
         Door.Truck truck = new Door.Truck(ref, Door.newCode(), Door.newCode());
-        return product.bean(DocumentIntake.class)
-                .within(
-                        session,
-                        tools.jackson.databind.json.JsonMapper.shared()
-                                .readTree(Door.document(Door.vehicle(truck, NOW.minusSeconds(9_000)), "")));
+        return pen.make(product.bean(DocumentIntake.class)
+                .taking(tools.jackson.databind.json.JsonMapper.shared()
+                        .readTree(Door.document(Door.vehicle(truck, NOW.minusSeconds(9_000)), ""))));
     }
 
     @Test
@@ -177,15 +175,12 @@ class WriteTakenBackTest {
         drive(met, 0, 60);
         drive(twin, 0, 60);
 
-        fails(session -> {
+        fails(pen -> {
             Door.Truck swapped = new Door.Truck(met.ref(), met.right(), met.left());
-            return product.bean(DocumentIntake.class)
-                    .within(
-                            session,
-                            tools.jackson.databind.json.JsonMapper.shared()
-                                    .readTree(Door.document(
-                                            Door.vehicle(swapped, NOW.minusSeconds(9_000)),
-                                            "\"onExisting\": \"update\",")));
+            return pen.make(product.bean(DocumentIntake.class)
+                    .taking(tools.jackson.databind.json.JsonMapper.shared()
+                            .readTree(Door.document(
+                                    Door.vehicle(swapped, NOW.minusSeconds(9_000)), "\"onExisting\": \"update\","))));
         });
 
         assertThat(picture(met)).isEqualTo(picture(twin));
@@ -202,10 +197,11 @@ class WriteTakenBackTest {
         List<Supplier<Write<?>>> failing = List.of(
                 () -> readings(
                         met, NOW.minusSeconds(3_600 + random.nextInt(20_000)).toEpochMilli(), 40, 500),
-                () -> session -> fleet.existing(met.ref()).book(),
-                () -> session -> importing(session, "N-" + random.nextInt(1_000)),
-                () -> session ->
-                        session.createNativeMutationQuery("delete from fitting").executeUpdate());
+                () -> pen -> fleet.existing(met.ref()).book(),
+                () -> pen -> importing(pen, "N-" + random.nextInt(1_000)),
+                () -> pen -> pen.session()
+                        .createNativeMutationQuery("delete from fitting")
+                        .executeUpdate());
         CompletableFuture<Void> elsewhere = CompletableFuture.runAsync(() -> {
             for (int i = 0; i < 590; i += 10) {
                 drive(twin, i, i + 10);

@@ -6,7 +6,6 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
@@ -16,6 +15,7 @@ import vividcaravan.core.fitting.PairingDoubt;
 import vividcaravan.core.fitting.PositionProof;
 import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.TyreDateCode;
+import vividcaravan.server.writer.View;
 
 /** What each kind of entry has to say, and what speaks against it. */
 @Component
@@ -39,18 +39,13 @@ class EntryChecks {
      * @throws EntryNotStored if it cannot be, or something speaks against it
      */
     EntryData checked(
-            StatelessSession session,
-            FitOutJob job,
-            EntryRequest request,
-            EntryKind kind,
-            @Nullable Position position,
-            Instant at) {
+            View view, FitOutJob job, EntryRequest request, EntryKind kind, @Nullable Position position, Instant at) {
         EntryData data = request.said();
         return switch (kind) {
             case INSPECTED -> inspected(job, data);
             case PASSED_ANYWAY, LEFT_OUT, TAKEN_AS_PROVEN, NOTED -> withReason(data);
             case MOUNTED -> mounted(job, data);
-            case PAIRED -> paired(session, job, request, position);
+            case PAIRED -> paired(view, job, request, position);
             case GAUGED -> gauged(data);
             case AIR_SET -> airSet(job, position, data);
             case PROVED -> proved(job, position, data);
@@ -84,7 +79,7 @@ class EntryChecks {
         return LocalDate.ofInstant(clock.instant(), zone);
     }
 
-    private void refuseIfFailed(StatelessSession session, FitOutJob job, Position position) {
+    private void refuseIfFailed(View view, FitOutJob job, Position position) {
         Optional<JobEntry> seen = job.at(position, EntryKind.INSPECTED);
         if (seen.isEmpty() || job.at(position, EntryKind.PASSED_ANYWAY).isPresent()) {
             return;
@@ -101,7 +96,7 @@ class EntryChecks {
                                         .layout()
                                         .axle(position.axle())
                                         .role(),
-                        rules.now(session).tyres(),
+                        rules.now(view).tyres(),
                         today(job));
         if (!failures.isEmpty()) {
             throw EntryNotStored.refused("This wheel did not pass its inspection: " + String.join(" ", failures)
@@ -124,8 +119,8 @@ class EntryChecks {
         return data;
     }
 
-    private EntryData paired(StatelessSession session, FitOutJob job, EntryRequest request, Position position) {
-        refuseIfFailed(session, job, position);
+    private EntryData paired(View view, FitOutJob job, EntryRequest request, Position position) {
+        refuseIfFailed(view, job, position);
         EntryData data = request.said();
         SensorCode code = SensorCode.read(data.code() == null ? "" : data.code());
         List<PairingDoubt> doubts = facts.doubts(job, position, code);

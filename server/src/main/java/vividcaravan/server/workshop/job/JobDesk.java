@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
@@ -13,9 +12,14 @@ import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.RequestBounds;
-import vividcaravan.server.platform.SingleWriter;
 import vividcaravan.server.sensors.SensorPlacing;
 import vividcaravan.server.wheels.WheelChanges;
+import vividcaravan.server.writer.Change;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /**
  * Where everything that is entered at a vehicle comes in. Entries may come late, twice and from several people: each has a
@@ -57,15 +61,11 @@ class JobDesk {
 
     /** Takes what was entered, in its order. */
     List<EntryOutcome> enter(long jobId, List<EntryRequest> requests, String who) {
-        return writer.write(session -> {
-            FitOutJob job = jobs.existing(session, jobId);
-            List<EntryOutcome> outcomes = new ArrayList<>();
-            for (EntryRequest request : requests) {
-                Taken taken = take(session, job, request, who);
-                outcomes.add(taken.outcome());
-                job = taken.job();
-            }
-            return outcomes;
+        return writer.make(view -> {
+            jobs.existing(view, jobId);
+            return Decision.inTurn(requests.stream()
+                    .map(request -> (Change<EntryOutcome>) now -> look(now, jobId, request, who))
+                    .toList());
         });
     }
 
@@ -85,11 +85,11 @@ class JobDesk {
      * @throws Refusal if it is to be done and something is still missing
      */
     void end(long jobId, JobState state, @Nullable String reason, String who) {
-        writer.write(session -> {
-            FitOutJob job = jobs.existing(session, jobId);
+        writer.make(view -> {
+            FitOutJob job = jobs.existing(view, jobId);
             job.refuseIfEnded();
             if (state == JobState.DONE) {
-                refuseIfUnproven(job, rules.now(session).gaugeToleranceKpa());
+                refuseIfUnproven(job, rules.now(view).gaugeToleranceKpa());
             }
             JobEntry entry = new JobEntry(
                     job.entries().size() + 1,
@@ -99,8 +99,10 @@ class JobDesk {
                     clock.instant(),
                     who,
                     reason == null ? EntryData.NONE : EntryData.because(reason));
-            jobs.end(session, jobs.record(session, job, entry), state, who);
-            return null;
+            return Decision.make(pen -> {
+                jobs.end(pen, jobs.record(pen.session(), job, entry), state, who);
+                return Done.by(JobDeeds.ended(job, state, reason));
+            });
         });
     }
 
@@ -126,9 +128,8 @@ class JobDesk {
         }
     }
 
-    private record Taken(FitOutJob job, EntryOutcome outcome) {}
-
-    private Taken take(StatelessSession session, FitOutJob job, EntryRequest request, String who) {
+    private Decision<EntryOutcome> look(View view, long jobId, EntryRequest request, String who) {
+        FitOutJob job = jobs.existing(view, jobId);
         try {
             if (request.key() == null || !request.key().matches("[A-Za-z0-9-]{8,64}")) {
                 throw EntryNotStored.refused("An entry needs a key of 8 to 64 letters and digits.");
@@ -137,15 +138,15 @@ class JobDesk {
                 throw EntryNotStored.refused(fault.message());
             });
             if (job.byKey(request.key()).isPresent()) {
-                return new Taken(job, EntryOutcome.of(request, EntryOutcome.Outcome.KNOWN));
+                return Decision.nothing(EntryOutcome.of(request, EntryOutcome.Outcome.KNOWN));
             }
-            return new Taken(store(session, job, request, who), EntryOutcome.of(request, EntryOutcome.Outcome.STORED));
+            return storing(view, job, request, who);
         } catch (EntryNotStored e) {
-            return new Taken(job, e.outcomeOf(request));
+            return Decision.nothing(e.outcomeOf(request));
         }
     }
 
-    private FitOutJob store(StatelessSession session, FitOutJob job, EntryRequest request, String who) {
+    private Decision<EntryOutcome> storing(View view, FitOutJob job, EntryRequest request, String who) {
         if (!job.isOpen()) {
             throw EntryNotStored.refused("This job has ended.");
         }
@@ -166,9 +167,15 @@ class JobDesk {
                 kind.isOfWheel() ? position.code() : null,
                 at,
                 who,
-                checks.checked(session, job, request, kind, position, at));
-        apply(session, job, entry, position);
-        return jobs.record(session, job, entry);
+                checks.checked(view, job, request, kind, position, at));
+        String sensor = JobDeeds.sensorAt(job.vehicle(), position);
+        return Decision.make(pen -> {
+            apply(pen, job, entry, position);
+            jobs.record(pen.session(), job, entry);
+            return new Done<>(
+                    EntryOutcome.of(request, EntryOutcome.Outcome.STORED),
+                    JobDeeds.entered(job, entry, position, sensor));
+        });
     }
 
     private Instant time(EntryRequest request) {
@@ -200,32 +207,26 @@ class JobDesk {
         }
     }
 
-    private void apply(StatelessSession session, FitOutJob job, JobEntry entry, @Nullable Position position) {
+    private void apply(Pen pen, FitOutJob job, JobEntry entry, @Nullable Position position) {
         switch (entry.kind()) {
             case PAIRED ->
                 placing.fit(
-                        session,
+                        pen,
                         entry.data().code(),
                         job.mount().orElse(entry.data().mount()),
                         job.vehicle(),
                         position,
                         entry.at().toEpochMilli());
-            case LEFT_OUT -> placing.takeOff(session, job.vehicle(), position);
+            case LEFT_OUT -> placing.takeOff(pen, job.vehicle(), position);
             case AIR_SET ->
                 changes.adjusted(
-                        session,
-                        job.vehicle(),
-                        position,
-                        entry.at(),
-                        WheelChanges.Measured.NOT,
-                        entry.who(),
-                        "fit-out");
+                        pen, job.vehicle(), position, entry.at(), WheelChanges.Measured.NOT, entry.who(), "fit-out");
             case EXCHANGED -> {
                 Position other = Jobs.position(job, entry.data().other());
                 long since = Math.max(
                         job.pairedAt(position).orElseThrow().toEpochMilli(),
                         job.pairedAt(other).orElseThrow().toEpochMilli());
-                placing.exchange(session, job.vehicle(), position, other, since);
+                placing.exchange(pen, job.vehicle(), position, other, since);
             }
             default -> {}
         }

@@ -18,7 +18,11 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** Jobs: opened, read, ended. What is entered for them goes through {@link JobDesk}. */
 @Component
@@ -53,32 +57,38 @@ class Jobs {
 
     /** Opens a fit-out job; its vehicle is being fitted from now on, unless it is in service. */
     FitOutJob open(String vehicleRef, MountKind mount, WalkOrder walk, String who) {
-        return writer.write(session -> {
+        return writer.make(view -> {
             FleetVehicle vehicle = fleet.existing(vehicleRef);
-            boolean isOpenAlready = session.createSelectionQuery(
-                                    "select count(*) from JobRow where vehicleId = :vehicle and state = :open",
-                                    Long.class)
-                            .setParameter("vehicle", vehicle.id())
-                            .setParameter("open", JobState.OPEN)
-                            .getSingleResult()
-                    > 0;
+            boolean isOpenAlready =
+                    view.select("select count(*) from JobRow where vehicleId = :vehicle and state = :open", Long.class)
+                                    .setParameter("vehicle", vehicle.id())
+                                    .setParameter("open", JobState.OPEN)
+                                    .getSingleResult()
+                            > 0;
             if (isOpenAlready) {
                 throw Refusal.conflict("There is an open job for " + vehicleRef + " already. Go on with that one.");
             }
-            JobRow row = new JobRow();
-            row.id = nextId(session, "job");
-            row.vehicleId = vehicle.id();
-            row.mount = mount;
-            row.walk = walk;
-            row.state = JobState.OPEN;
-            row.openedAt = clock.millis();
-            row.openedBy = who;
-            session.insert(row);
-            if (vehicle.state() == VehicleState.DESCRIBED) {
-                vehicles.move(session, vehicle, VehicleState.BEING_FITTED, null);
-            }
-            return new FitOutJob(row, vehicle, List.of());
+            return Decision.make(pen -> {
+                FitOutJob job = new FitOutJob(insert(pen.session(), vehicle, mount, walk, who), vehicle, List.of());
+                if (vehicle.state() == VehicleState.DESCRIBED) {
+                    vehicles.move(pen, vehicle, VehicleState.BEING_FITTED);
+                }
+                return new Done<>(job, JobDeeds.opened(job));
+            });
         });
+    }
+
+    private JobRow insert(StatelessSession session, FleetVehicle vehicle, MountKind mount, WalkOrder walk, String who) {
+        JobRow row = new JobRow();
+        row.id = nextId(session, "job");
+        row.vehicleId = vehicle.id();
+        row.mount = mount;
+        row.walk = walk;
+        row.state = JobState.OPEN;
+        row.openedAt = clock.millis();
+        row.openedBy = who;
+        session.insert(row);
+        return row;
     }
 
     private long nextId(StatelessSession session, String table) {
@@ -121,18 +131,18 @@ class Jobs {
      */
     FitOutJob existing(long id) {
         try (StatelessSession session = sessions.openStatelessSession()) {
-            return existing(session, id);
+            return existing(View.of(session), id);
         }
     }
 
-    /** The same within a session. */
-    FitOutJob existing(StatelessSession session, long id) {
-        JobRow row = session.get(JobRow.class, id);
+    /** The same within a look. */
+    FitOutJob existing(View view, long id) {
+        JobRow row = view.get(JobRow.class, id);
         if (row == null) {
             throw Refusal.notFound("There is no job " + id + ".");
         }
-        List<JobEntry> entries = session
-                .createSelectionQuery("from JobEntryRow where jobId = :job order by number", JobEntryRow.class)
+        List<JobEntry> entries = view
+                .select("from JobEntryRow where jobId = :job order by number", JobEntryRow.class)
                 .setParameter("job", id)
                 .getResultList()
                 .stream()
@@ -173,17 +183,16 @@ class Jobs {
     }
 
     /** Ends a job within a write; its vehicle comes into service if the job is done, or stays described. */
-    void end(StatelessSession session, FitOutJob job, JobState state, String who) {
+    void end(Pen pen, FitOutJob job, JobState state, String who) {
         JobRow row = job.row();
         row.state = state;
         row.closedAt = clock.millis();
         row.closedBy = who;
-        session.update(row);
+        pen.session().update(row);
         FleetVehicle vehicle = job.vehicle();
         boolean isWaiting = vehicle.state() == VehicleState.BEING_FITTED || vehicle.state() == VehicleState.DESCRIBED;
         if (isWaiting) {
-            vehicles.move(
-                    session, vehicle, state == JobState.DONE ? VehicleState.IN_SERVICE : VehicleState.DESCRIBED, null);
+            vehicles.move(pen, vehicle, state == JobState.DONE ? VehicleState.IN_SERVICE : VehicleState.DESCRIBED);
         }
     }
 

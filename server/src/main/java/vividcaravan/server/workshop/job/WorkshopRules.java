@@ -7,8 +7,14 @@ import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.fitting.GaugeComparison;
 import vividcaravan.core.fitting.TyreInspection;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** What the fleet asks of tyres and gauges. */
 @Component
@@ -54,12 +60,12 @@ class WorkshopRules {
 
     RuleFigures now() {
         try (StatelessSession session = sessions.openStatelessSession()) {
-            return now(session);
+            return now(View.of(session));
         }
     }
 
-    RuleFigures now(StatelessSession session) {
-        WorkshopRulesRow row = session.get(WorkshopRulesRow.class, ONLY);
+    RuleFigures now(View view) {
+        WorkshopRulesRow row = view.get(WorkshopRulesRow.class, ONLY);
         return row == null
                 ? RuleFigures.DEFAULT
                 : new RuleFigures(
@@ -84,7 +90,9 @@ class WorkshopRules {
         if (!faults.isEmpty()) {
             throw Refusal.badRequest(faults.get(0).message(), faults);
         }
-        return writer.write(session -> {
+        return writer.make(view -> Decision.make(pen -> {
+            RuleFigures before = now(view);
+            StatelessSession session = pen.session();
             WorkshopRulesRow row = new WorkshopRulesRow();
             row.id = ONLY;
             row.minTreadSteerMm = rules.minTreadSteerMm();
@@ -97,8 +105,20 @@ class WorkshopRules {
             } else {
                 session.update(row);
             }
-            return rules;
-        });
+            return new Done<>(rules, deed(before, rules));
+        }));
+    }
+
+    private static Deed deed(RuleFigures before, RuleFigures after) {
+        return Deed.of(
+                        DeedKind.WORKSHOP_RULES_CHANGED,
+                        new Thing(Thing.Kind.SETTING, "workshop-rules", "what the fleet asks of tyres and gauges"),
+                        "changed what the fleet asks of tyres and gauges")
+                .with("Least tread, steered axles", "mm", before.minTreadSteerMm(), after.minTreadSteerMm())
+                .with("Least tread, other axles", "mm", before.minTreadMm(), after.minTreadMm())
+                .with("Oldest tyre, years", before.maxAgeYears(), after.maxAgeYears())
+                .with("Retreads on steered axles", before.retreadOnSteer(), after.retreadOnSteer())
+                .with("Gauge and sensor may differ", "kPa", before.gaugeToleranceKpa(), after.gaugeToleranceKpa());
     }
 
     private static void within(

@@ -17,10 +17,16 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Adjustment;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Rounded;
-import vividcaravan.server.platform.SingleWriter;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** Rounds of pressures over some vehicles: open until every wheel reads right or has a reason, then kept as a sheet. */
 @Component
@@ -59,7 +65,8 @@ class PressureRounds {
 
     /** Opens a round. */
     PressureRound open(List<FleetVehicle> vehicles, @Nullable Double airC, String who) {
-        return writer.write(session -> {
+        return writer.make(view -> Decision.make(pen -> {
+            StatelessSession session = pen.session();
             PressureRoundRow row = new PressureRoundRow();
             ids.load(session, "pressure_round", "id");
             row.id = ids.next("pressure_round");
@@ -70,8 +77,17 @@ class PressureRounds {
             row.vehicles = json.writeValueAsString(
                     vehicles.stream().map(FleetVehicle::id).toList());
             session.insert(row);
-            return round(session, row);
-        });
+            String over = vehicles.size() == 1 ? vehicles.get(0).description().ref() : vehicles.size() + " vehicles";
+            return new Done<>(
+                    round(view, row),
+                    Deed.of(DeedKind.ROUND_BEGUN, thing(row.id), "began a round of pressures over " + over)
+                            .at(vehicles.stream().map(FleetVehicle::id).toList())
+                            .with("Temperature of the air", "\u00b0C", null, airC));
+        }));
+    }
+
+    private static Thing thing(long id) {
+        return new Thing(Thing.Kind.ROUND, Long.toString(id), "round " + id);
     }
 
     /** The newest rounds, the newest first. */
@@ -82,7 +98,7 @@ class PressureRounds {
                     .setMaxResults(MOST_LISTED)
                     .getResultList()
                     .stream()
-                    .map(row -> round(session, row))
+                    .map(row -> round(View.of(session), row))
                     .toList();
         }
     }
@@ -94,35 +110,36 @@ class PressureRounds {
      */
     PressureRound existing(long id) {
         try (StatelessSession session = sessions.openStatelessSession()) {
-            return round(session, row(session, id));
+            View view = View.of(session);
+            return round(view, row(view, id));
         }
     }
 
-    private static PressureRoundRow row(StatelessSession session, long id) {
-        PressureRoundRow row = session.get(PressureRoundRow.class, id);
+    private static PressureRoundRow row(View view, long id) {
+        PressureRoundRow row = view.get(PressureRoundRow.class, id);
         if (row == null) {
             throw Refusal.notFound("There is no pressure round " + id + ".");
         }
         return row;
     }
 
-    private static PressureRoundRow openRow(StatelessSession session, long id) {
-        PressureRoundRow row = row(session, id);
+    private static PressureRoundRow openRow(View view, long id) {
+        PressureRoundRow row = row(view, id);
         if (row.state != RoundState.OPEN) {
             throw Refusal.conflict("This round has ended; its sheet is kept as it is. Begin another.");
         }
         return row;
     }
 
-    private PressureRound round(StatelessSession session, PressureRoundRow row) {
+    private PressureRound round(View view, PressureRoundRow row) {
         return new PressureRound(
-                row, row.sheet == null ? sheet(session, row) : json.readValue(row.sheet, RoundSheet.class));
+                row, row.sheet == null ? sheet(view, row) : json.readValue(row.sheet, RoundSheet.class));
     }
 
-    private RoundSheet sheet(StatelessSession session, PressureRoundRow row) {
+    private RoundSheet sheet(View view, PressureRoundRow row) {
         List<FleetVehicle> vehicles = vehicles(row);
-        Map<String, RoundReasonRow> reasons = session
-                .createSelectionQuery("from RoundReasonRow where roundId = :round order by id", RoundReasonRow.class)
+        Map<String, RoundReasonRow> reasons = view
+                .select("from RoundReasonRow where roundId = :round order by id", RoundReasonRow.class)
                 .setParameter("round", row.id)
                 .getResultList()
                 .stream()
@@ -182,36 +199,44 @@ class PressureRounds {
         if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
             throw Refusal.badRequest("reason", "Say why this wheel stays as it is, in at most 500 characters.");
         }
-        return writer.write(session -> {
-            PressureRoundRow round = openRow(session, id);
+        return writer.make(view -> {
+            PressureRoundRow round = openRow(view, id);
             FleetVehicle vehicle = vehicles(round).stream()
                     .filter(one -> one.description().ref().equals(ref))
                     .findFirst()
                     .orElseThrow(() -> Refusal.badRequest("vehicle", "\"" + ref + "\" is not in this round."));
             Position position = vehicle.existing(String.valueOf(code));
-            boolean isSentTwice = latestReason(session, id, vehicle, position)
+            boolean isSentTwice = latestReason(view, id, vehicle, position)
                     .filter(latest -> latest.who.equals(who) && latest.reason.equals(reason.strip()))
                     .isPresent();
             if (isSentTwice) {
-                return round(session, round);
+                return Decision.nothing(round(view, round));
             }
-            RoundReasonRow row = new RoundReasonRow();
-            ids.load(session, "round_reason", "id");
-            row.id = ids.next("round_reason");
-            row.roundId = id;
-            row.vehicleId = vehicle.id();
-            row.position = position.code();
-            row.at = clock.millis();
-            row.who = who;
-            row.reason = reason.strip();
-            session.insert(row);
-            return round(session, round);
+            return Decision.make(pen -> {
+                StatelessSession session = pen.session();
+                RoundReasonRow row = new RoundReasonRow();
+                ids.load(session, "round_reason", "id");
+                row.id = ids.next("round_reason");
+                row.roundId = id;
+                row.vehicleId = vehicle.id();
+                row.position = position.code();
+                row.at = clock.millis();
+                row.who = who;
+                row.reason = reason.strip();
+                session.insert(row);
+                Thing wheel = vehicle.thing(position);
+                return new Done<>(
+                        round(view, round),
+                        Deed.of(DeedKind.ROUND_REASON, thing(id), "said why " + wheel.name() + " stays as it is")
+                                .at(vehicle.id(), position.code())
+                                .because(reason));
+            });
         });
     }
 
     private static Optional<RoundReasonRow> latestReason(
-            StatelessSession session, long round, FleetVehicle vehicle, Position position) {
-        return session.createSelectionQuery(
+            View view, long round, FleetVehicle vehicle, Position position) {
+        return view.select(
                         "from RoundReasonRow where roundId = :round and vehicleId = :vehicle and position = :position"
                                 + " order by id desc",
                         RoundReasonRow.class)
@@ -229,9 +254,9 @@ class PressureRounds {
      * @throws Refusal if wheels are not settled and it is not given up
      */
     PressureRound end(long id, boolean isGivenUp, String who) {
-        return writer.write(session -> {
-            PressureRoundRow row = openRow(session, id);
-            RoundSheet sheet = sheet(session, row);
+        return writer.make(view -> {
+            PressureRoundRow row = openRow(view, id);
+            RoundSheet sheet = sheet(view, row);
             if (!isGivenUp && sheet.unsettled() > 0) {
                 throw Refusal.conflict(
                         sheet.unsettled() == 1
@@ -243,8 +268,15 @@ class PressureRounds {
             row.closedAt = clock.millis();
             row.closedBy = who;
             row.sheet = json.writeValueAsString(sheet);
-            session.update(row);
-            return new PressureRound(row, sheet);
+            return Decision.make(pen -> {
+                pen.session().update(row);
+                String how = isGivenUp ? "gave up round " : "ended round ";
+                return new Done<>(
+                        new PressureRound(row, sheet),
+                        Deed.of(DeedKind.ROUND_ENDED, thing(id), how + id)
+                                .at(vehicles(row).stream().map(FleetVehicle::id).toList())
+                                .with("Wheels not settled", null, sheet.unsettled()));
+            });
         });
     }
 }

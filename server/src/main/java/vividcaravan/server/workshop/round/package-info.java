@@ -1,2 +1,2 @@
-/** Rounds with the air line, kept as a sheet. May depend on fleet and platform. */
+/** Rounds with the air line, kept as a sheet. May depend on fleet, logbook, platform and writer. */
 package vividcaravan.server.workshop.round;

@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.writer;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -33,7 +33,6 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.h2.mvstore.MVStoreException;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
-import org.hibernate.cfg.Configuration;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -41,6 +40,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mockito.InOrder;
 import vividcaravan.core.alert.AlertRefused;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.WriteFailed;
 
 /** The single writer on a real database in memory. */
 class SingleWriterTest {
@@ -58,18 +59,15 @@ class SingleWriterTest {
 
     @BeforeEach
     void start() throws SQLException {
-        sessions = new Configuration()
-                .setProperty("hibernate.connection.url", url)
-                .setProperty("hibernate.allow_update_outside_transaction", "true")
-                .setProperty("hibernate.connection.provider_disables_autocommit", "false")
-                .buildSessionFactory();
+        sessions = BareWriter.sessions(url);
         try (Connection connection = DriverManager.getConnection(url);
                 Statement statement = connection.createStatement()) {
             statement.execute("create table entry (id int unique, at int generated always as identity primary key)");
+            BareWriter.makeTables(connection);
         }
         connections = mock(WriterConnections.class);
         when(connections.take()).thenAnswer(call -> DriverManager.getConnection(url));
-        writer = new SingleWriter(sessions, connections, readers, state, end::set);
+        writer = BareWriter.of(sessions, connections, readers, state, end::set);
         writer.start();
     }
 
@@ -83,8 +81,9 @@ class SingleWriterTest {
         }
     }
 
-    private static void insert(StatelessSession session, int id) {
-        session.createNativeMutationQuery("insert into entry (id) values (" + id + ")")
+    private static void insert(Pen pen, int id) {
+        pen.session()
+                .createNativeMutationQuery("insert into entry (id) values (" + id + ")")
                 .executeUpdate();
     }
 
@@ -98,8 +97,8 @@ class SingleWriterTest {
     private static Write<Integer> storing(int id) {
         return new Write<>() {
             @Override
-            public Integer make(StatelessSession session) {
-                insert(session, id);
+            public Integer make(Pen pen) {
+                insert(pen, id);
                 return id;
             }
 
@@ -139,7 +138,7 @@ class SingleWriterTest {
         });
         Write<String> write = new Write<>() {
             @Override
-            public String make(StatelessSession given) {
+            public String make(Pen given) {
                 return "made";
             }
 
@@ -149,28 +148,28 @@ class SingleWriterTest {
             }
         };
 
-        assertThat(writer.write(write)).isEqualTo("made");
+        assertThat(writer.take(write)).isEqualTo("made");
 
         assertThat(statements).containsSubsequence("commit", "CHECKPOINT SYNC", "told");
     }
 
     @Test
     void aRefusalGoesToItsAskerAndTheOthersGoOn() {
-        assertThatThrownBy(() -> writer.write(given -> {
+        assertThatThrownBy(() -> writer.take(given -> {
                     insert(given, 1);
                     throw Refusal.conflict("not like this");
                 }))
                 .isInstanceOf(Refusal.class)
                 .hasMessage("not like this");
 
-        assertThat(writer.write(storing(2))).isEqualTo(2);
+        assertThat(writer.take(storing(2))).isEqualTo(2);
         assertThat(stored()).containsExactly(2);
         verify(state, times(1)).load(any());
     }
 
     @Test
     void whatAFailedWriteTouchedIsReadAfreshAndNothingElse() {
-        assertThatThrownBy(() -> writer.write(given -> {
+        assertThatThrownBy(() -> writer.take(given -> {
                     insert(given, 1);
                     throw new NullPointerException("treadMm");
                 }))
@@ -186,9 +185,9 @@ class SingleWriterTest {
 
     @Test
     void whatTheDatabaseRefusesIsTheAskersAffair() {
-        writer.write(storing(1));
+        writer.take(storing(1));
 
-        assertThatThrownBy(() -> writer.write(storing(1))).isInstanceOfSatisfying(Refusal.class, refusal -> assertThat(
+        assertThatThrownBy(() -> writer.take(storing(1))).isInstanceOfSatisfying(Refusal.class, refusal -> assertThat(
                         refusal.status().value())
                 .isEqualTo(409));
 
@@ -199,7 +198,7 @@ class SingleWriterTest {
     /** The reason why all are refused is one that stops all. */
     @Test
     void whereNothingCanBeWrittenAllAreRefusedAndTheStateIsReadAfresh() {
-        assertThatThrownBy(() -> writer.write(given -> {
+        assertThatThrownBy(() -> writer.take(given -> {
                     throw new IllegalStateException(new MVStoreException(0, "disk full"));
                 }))
                 .isInstanceOf(Refusal.class)
@@ -213,7 +212,7 @@ class SingleWriterTest {
     private int writeWhenRecovered(int id) {
         for (int i = 0; i < 500; i++) {
             try {
-                return writer.write(storing(id));
+                return writer.take(storing(id));
             } catch (Refusal e) {
                 java.util.concurrent.locks.LockSupport.parkNanos(10_000_000);
             }
@@ -229,7 +228,7 @@ class SingleWriterTest {
 
         assertThatThrownBy(() -> {
                     for (int i = 0; i < 10; i++) {
-                        writer.write(storing(i));
+                        writer.take(storing(i));
                     }
                 })
                 .isInstanceOf(Refusal.class);
@@ -242,8 +241,8 @@ class SingleWriterTest {
         doThrow(new IllegalStateException("a listener")).when(state).onDurable();
         Write<Integer> write = new Write<>() {
             @Override
-            public Integer make(StatelessSession session) {
-                insert(session, 5);
+            public Integer make(Pen pen) {
+                insert(pen, 5);
                 return 5;
             }
 
@@ -253,7 +252,7 @@ class SingleWriterTest {
             }
         };
 
-        assertThat(writer.write(write)).isEqualTo(5);
+        assertThat(writer.take(write)).isEqualTo(5);
 
         assertThat(stored()).containsExactly(5);
         assertThat(writer.isBroken()).isFalse();
@@ -263,7 +262,7 @@ class SingleWriterTest {
     void whatTheStateAddsToAGroupSpoilsNobodysWrite() {
         doThrow(new IllegalStateException("strangers")).when(state).beforeCommit(any());
 
-        assertThat(writer.write(storing(6))).isEqualTo(6);
+        assertThat(writer.take(storing(6))).isEqualTo(6);
         assertThat(stored()).containsExactly(6);
     }
 
@@ -273,7 +272,7 @@ class SingleWriterTest {
                 .thenThrow(new IllegalStateException("a block"));
 
         for (int i = 0; i < 20; i++) {
-            assertThat(writer.write(storing(i))).isEqualTo(i);
+            assertThat(writer.take(storing(i))).isEqualTo(i);
         }
 
         assertThat(writer.isBroken()).isFalse();
@@ -282,7 +281,7 @@ class SingleWriterTest {
 
     @Test
     void anErrorEndsTheProcessInsteadOfLeavingItDeaf() throws Exception {
-        CompletableFuture<Object> asked = CompletableFuture.supplyAsync(() -> writer.write(given -> {
+        CompletableFuture<Object> asked = CompletableFuture.supplyAsync(() -> writer.take(given -> {
             throw new OutOfMemoryError("of the test");
         }));
 
@@ -316,15 +315,16 @@ class SingleWriterTest {
         }
 
         @Override
-        public Integer make(StatelessSession session) {
+        public Integer make(Pen pen) {
             trouble(0);
-            insert(session, id);
+            insert(pen, id);
             trouble(1);
             if (mood == 10) {
-                insert(session, id); // once too often
+                insert(pen, id); // once too often
             }
             if (mood == 11) {
-                session.createNativeMutationQuery("insert into nowhere values (1)")
+                pen.session()
+                        .createNativeMutationQuery("insert into nowhere values (1)")
                         .executeUpdate();
             }
             trouble(2);
@@ -405,7 +405,7 @@ class SingleWriterTest {
     private void send(Unruly write, AtomicInteger wronglyRefused) {
         boolean isMeant = write.isHarmless() || write.mood == 9;
         try {
-            int told = writer.write(write);
+            int told = writer.take(write);
             wronglyRefused.addAndGet(isMeant && told == write.id ? 0 : 1);
         } catch (RuntimeException e) {
             wronglyRefused.addAndGet(isMeant ? 1 : 0);
@@ -416,7 +416,7 @@ class SingleWriterTest {
     void whenTheQueueIsFullItSaysSoAtOnceAndRecovers() throws Exception {
         CountDownLatch release = new CountDownLatch(1);
         CountDownLatch begun = new CountDownLatch(1);
-        CompletableFuture<?> slow = CompletableFuture.runAsync(() -> writer.write(given -> {
+        CompletableFuture<?> slow = CompletableFuture.runAsync(() -> writer.take(given -> {
             begun.countDown();
             await(release);
             return null;
@@ -427,7 +427,7 @@ class SingleWriterTest {
             List<CompletableFuture<Integer>> waiting = new ArrayList<>();
             for (int i = 0; i < 100; i++) {
                 int id = i;
-                waiting.add(CompletableFuture.supplyAsync(() -> writer.write(storing(id)), others));
+                waiting.add(CompletableFuture.supplyAsync(() -> writer.take(storing(id)), others));
             }
             for (int i = 0; i < 1_000 && refused(waiting) < 36; i++) {
                 TimeUnit.MILLISECONDS.sleep(10);

@@ -1,9 +1,7 @@
-package vividcaravan.server.platform;
-
-import org.hibernate.StatelessSession;
+package vividcaravan.server.writer;
 
 /**
- * A change to be made by the single writer.
+ * What the single writer takes in of what machines measured. A change that somebody makes is a {@link Change}.
  *
  * @param <T> what the asker is told
  */
@@ -11,10 +9,10 @@ public interface Write<T> {
 
     /**
      * Makes the change inside the writer's transaction. Whatever it throws undoes this write and no other, in the
-     * database and in memory: a {@link Refusal} or {@link vividcaravan.core.alert.AlertRefused} goes to the asker as it
+     * database and in memory: a {@link vividcaravan.server.platform.Refusal} or {@link vividcaravan.core.alert.AlertRefused} goes to the asker as it
      * is, anything else as what it comes to. Only what says that nothing can be written undoes the whole group.
      */
-    T make(StatelessSession session);
+    T make(Pen pen);
 
     /** Runs once the change is on disk, before the asker is told; what it throws is logged and changes no answer. */
     default void onDurable() {}

@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.writer;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.Answers.RETURNS_DEEP_STUBS;
@@ -19,11 +19,11 @@ import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.hibernate.SessionFactory;
-import org.hibernate.StatelessSession;
-import org.hibernate.cfg.Configuration;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import vividcaravan.server.platform.DatabaseFile;
+import vividcaravan.server.platform.Refusal;
 
 /**
  * What was answered is there after the power went, also where the disk kept only some of what it had not been told to hold
@@ -49,14 +49,11 @@ class PowerLossTest {
         try (Connection connection = connections.take();
                 Statement statement = connection.createStatement()) {
             statement.execute("create table entry (id int unique, words varchar(4000))");
+            BareWriter.makeTables(connection);
             statement.execute("checkpoint sync");
         }
-        try (SessionFactory sessions = new Configuration()
-                .setProperty("hibernate.connection.url", url)
-                .setProperty("hibernate.allow_update_outside_transaction", "true")
-                .setProperty("hibernate.connection.provider_disables_autocommit", "false")
-                .buildSessionFactory()) {
-            SingleWriter writer = new SingleWriter(
+        try (SessionFactory sessions = BareWriter.sessions(url)) {
+            SingleWriter writer = BareWriter.of(
                     sessions,
                     connections,
                     mock(HikariDataSource.class, RETURNS_DEEP_STUBS),
@@ -91,7 +88,7 @@ class PowerLossTest {
             while (!Thread.currentThread().isInterrupted()) {
                 int id = next.incrementAndGet();
                 String words = Integer.toString(id).repeat(200);
-                answered.add(writer.write(storing(id, words)));
+                answered.add(writer.take(storing(id, words)));
             }
         } catch (Refusal e) {
             // It is over.
@@ -101,8 +98,9 @@ class PowerLossTest {
     private static Write<Integer> storing(int id, String words) {
         return new Write<>() {
             @Override
-            public Integer make(StatelessSession session) {
-                session.createNativeMutationQuery("insert into entry (id, words) values (" + id + ", '" + words + "')")
+            public Integer make(Pen pen) {
+                pen.session()
+                        .createNativeMutationQuery("insert into entry (id, words) values (" + id + ", '" + words + "')")
                         .executeUpdate();
                 return id;
             }

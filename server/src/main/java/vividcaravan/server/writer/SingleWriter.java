@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.writer;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
@@ -24,11 +24,23 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.AlertRefused;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.AuthorOfRequest;
+import vividcaravan.server.logbook.Logbook;
+import vividcaravan.server.platform.DatabaseTrouble;
+import vividcaravan.server.platform.Durable;
+import vividcaravan.server.platform.FileTidying;
+import vividcaravan.server.platform.LastWords;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.WriteFailed;
 
 /**
  * The one thread that changes the fleet, its readings and its alerts. Writes wait in a bounded queue, several share one
  * transaction, and nobody is told that a write succeeded before it is on disk: H2 may acknowledge a commit earlier, so
  * each group ends with {@code CHECKPOINT SYNC}.
+ *
+ * <p>What somebody changes is a {@link Change}, which cannot be made without a deed for the logbook; the deed is appended in
+ * the same transaction, and nowhere else.
  *
  * <p>A write that fails for a reason of its own is undone by itself and answered by itself; its neighbours go on. Only
  * where nothing can be written (the file, the disk, the connection) are all refused and is everything read afresh.
@@ -37,6 +49,9 @@ import vividcaravan.core.alert.AlertRefused;
 public class SingleWriter implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(SingleWriter.class);
+    /** Started before the web server takes requests, stopped after it has answered the last. */
+    static final int PHASE = Integer.MIN_VALUE + 1_000;
+
     private static final int QUEUE = 64;
     private static final int MOST_IN_GROUP = 8;
     /** The longest that anybody waits for an answer. Far beyond any write; a request must end some time. */
@@ -50,6 +65,9 @@ public class SingleWriter implements SmartLifecycle {
     private final WriterConnections connections;
     private final HikariDataSource readers;
     private final WriterState state;
+    private final Logbook book;
+    private final Cursors cursors;
+    private final AuthorOfRequest authors;
     private final Consumer<Throwable> end;
     private final BlockingQueue<Waiting<?>> queue = new ArrayBlockingQueue<>(QUEUE);
     private final FileTidying file = new FileTidying();
@@ -59,8 +77,15 @@ public class SingleWriter implements SmartLifecycle {
     private long restUntil = System.nanoTime();
 
     @Autowired
-    SingleWriter(SessionFactory sessions, WriterConnections connections, HikariDataSource readers, WriterState state) {
-        this(sessions, connections, readers, state, LastWords::end);
+    SingleWriter(
+            SessionFactory sessions,
+            WriterConnections connections,
+            HikariDataSource readers,
+            WriterState state,
+            Logbook book,
+            Cursors cursors,
+            AuthorOfRequest authors) {
+        this(sessions, connections, readers, state, book, cursors, authors, LastWords::end);
     }
 
     /**
@@ -71,21 +96,47 @@ public class SingleWriter implements SmartLifecycle {
             WriterConnections connections,
             HikariDataSource readers,
             WriterState state,
+            Logbook book,
+            Cursors cursors,
+            AuthorOfRequest authors,
             Consumer<Throwable> end) {
         this.sessions = sessions;
         this.connections = connections;
         this.readers = readers;
         this.state = state;
+        this.book = book;
+        this.cursors = cursors;
+        this.authors = authors;
         this.end = end;
     }
 
     /**
-     * Makes a change and waits until it is on disk.
+     * Makes a change in the name of whoever sent the request under way, and waits until it is on disk.
      *
      * @throws Refusal if the queue is full: come back later
      * @throws WriteFailed if it failed in a way nobody planned for
      */
-    public <T> T write(Write<T> write) {
+    public <T> T make(Change<T> change) {
+        return make(authors.current(), change);
+    }
+
+    /** The same in the name of {@code author}. */
+    public <T> T make(Author author, Change<T> change) {
+        return take(new Write<>() {
+            @Override
+            public T make(Pen pen) {
+                return pen.of(author).make(change);
+            }
+        });
+    }
+
+    /**
+     * Takes in what machines measured, and waits until it is on disk.
+     *
+     * @throws Refusal if the queue is full: come back later
+     * @throws WriteFailed if it failed in a way nobody planned for
+     */
+    public <T> T take(Write<T> write) {
         Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
         if (isBroken) {
             throw Refusal.busy("The database cannot be written just now. Look at the disk and the server's log.");
@@ -97,7 +148,7 @@ public class SingleWriter implements SmartLifecycle {
     }
 
     /** The same for one that goes on with work already begun: waits for a place in the queue. */
-    public <T> T writeWhenPossible(Write<T> write) {
+    public <T> T takeWhenPossible(Write<T> write) {
         Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
         try {
             while (!queue.offer(waiting, 1, TimeUnit.SECONDS)) {
@@ -143,7 +194,7 @@ public class SingleWriter implements SmartLifecycle {
     @Override
     public void start() {
         isStopping = false;
-        inSession(state::load);
+        inSession(this::load);
         Thread writer = new Thread(this::run, "single-writer");
         thread = writer;
         writer.start();
@@ -169,10 +220,9 @@ public class SingleWriter implements SmartLifecycle {
         return writer != null && writer.isAlive() && !isStopping;
     }
 
-    /** Started before the web server takes requests, stopped after it has answered the last. */
     @Override
     public int getPhase() {
-        return Integer.MIN_VALUE + 1_000;
+        return PHASE;
     }
 
     private void run() {
@@ -237,7 +287,7 @@ public class SingleWriter implements SmartLifecycle {
                 }
                 storeBeside(session, connection);
                 connection.commit();
-                sync(session);
+                Durable.sync(session);
             } catch (RuntimeException | SQLException | Error e) {
                 undo(connection);
                 throw e;
@@ -250,6 +300,8 @@ public class SingleWriter implements SmartLifecycle {
                             + " Look at the disk and the server's log, then send it again.")));
             return;
         }
+        book.onDurable();
+        cursors.onDurable();
         quietly(state::onDurable);
         made.stream().filter(Made::isMade).forEach(one -> quietly(one.waiting().write()::onDurable));
         made.forEach(one -> one.answer().run());
@@ -260,6 +312,7 @@ public class SingleWriter implements SmartLifecycle {
         try {
             attempt(session, connection, () -> {
                 state.beforeCommit(session);
+                cursors.storeUnstored(session);
                 return null;
             });
         } catch (OwnReason e) {
@@ -277,7 +330,12 @@ public class SingleWriter implements SmartLifecycle {
 
     private <T> Made make(Waiting<T> waiting, StatelessSession session, Connection connection) throws SQLException {
         try {
-            T result = attempt(session, connection, () -> waiting.write().make(session));
+            T result = attempt(session, connection, () -> {
+                Logbook.Page page = book.page();
+                T made = waiting.write().make(new Pen(session, page, Author.JUDGE));
+                page.append(session);
+                return made;
+            });
             return new Made(waiting, true, () -> waiting.answer().complete(result));
         } catch (OwnReason e) {
             RuntimeException told = told(e.getCause());
@@ -306,6 +364,7 @@ public class SingleWriter implements SmartLifecycle {
     private <T> T attempt(StatelessSession session, Connection connection, Attempt<T> attempt)
             throws OwnReason, SQLException {
         Savepoint before = connection.setSavepoint();
+        Logbook.Mark mark = book.mark();
         Throwable thrown;
         try {
             T result = attempt.make();
@@ -319,6 +378,7 @@ public class SingleWriter implements SmartLifecycle {
             throw new IllegalStateException("the database is out of reach", thrown);
         }
         connection.rollback(before);
+        book.backTo(mark);
         state.takeBack(session);
         state.settled();
         throw new OwnReason(thrown);
@@ -351,17 +411,6 @@ public class SingleWriter implements SmartLifecycle {
         }
     }
 
-    /** A commit in H2 is on disk only after this. */
-    public static void sync(StatelessSession session) {
-        session.doWork(SingleWriter::sync);
-    }
-
-    static void sync(Connection connection) throws SQLException {
-        try (java.sql.Statement statement = connection.createStatement()) {
-            statement.execute("CHECKPOINT SYNC");
-        }
-    }
-
     private void tidy(boolean isIdle) {
         if (System.nanoTime() - restUntil < 0) {
             return;
@@ -387,9 +436,15 @@ public class SingleWriter implements SmartLifecycle {
     private void recover() {
         connections.renew();
         readers.getHikariPoolMXBean().softEvictConnections();
-        inSession(state::load);
+        inSession(this::load);
         isBroken = false;
         LOG.info("The writer has read its state afresh and goes on");
+    }
+
+    private void load(StatelessSession session) {
+        book.load(session);
+        cursors.load(session);
+        state.load(session);
     }
 
     private void inSession(Consumer<StatelessSession> work) {

@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.writer;
 
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;

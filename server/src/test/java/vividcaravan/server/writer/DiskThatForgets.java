@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.writer;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;

@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.writer;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;

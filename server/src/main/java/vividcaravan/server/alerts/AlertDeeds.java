@@ -1,0 +1,107 @@
+package vividcaravan.server.alerts;
+
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.axles.Position;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Difference;
+import vividcaravan.server.logbook.Thing;
+
+/** What happened to an alert, as the logbook says it. */
+final class AlertDeeds {
+
+    private AlertDeeds() {}
+
+    /** What entry {@code number} of an alert's record says, counted from 0. */
+    static Deed of(FleetVehicle vehicle, Alert alert, int number) {
+        AlertEntry entry = alert.entries().get(number);
+        AlertEntry before = number == 0 ? null : alert.entries().get(number - 1);
+        Deed deed = Deed.of(kind(entry.change()), thing(vehicle, alert), words(entry, name(vehicle, alert, entry)))
+                .because(entry.note());
+        deed = at(deed, vehicle, alert.position());
+        if (entry.change() == AlertEntry.Change.SHELVED && alert.shelvedUntil() != null) {
+            String until = Instant.ofEpochMilli(alert.shelvedUntil()).toString();
+            return deed.with("Put aside until", Difference.TIME, null, until);
+        }
+        return before == null
+                ? deed
+                : deed.with("Kind", before.kind().words(), entry.kind().words())
+                        .with(
+                                "Urgency",
+                                before.urgency().words(),
+                                entry.urgency().words());
+    }
+
+    /** That an alert's record was written anew, since readings came late or belong to another wheel. */
+    static Deed rewritten(FleetVehicle vehicle, Alert alert) {
+        String what = name(vehicle, alert, alert.entries().get(alert.entries().size() - 1));
+        return at(
+                Deed.of(DeedKind.ALERT_CHANGED, thing(vehicle, alert), "judged " + what + " afresh")
+                        .because("Readings came late, or it was corrected which sensor sat where."),
+                vehicle,
+                alert.position());
+    }
+
+    /** Who did what {@code entry} says; {@code people} if it was a person. */
+    static Author author(AlertEntry entry, Author people) {
+        return switch (entry.change()) {
+            case UNSHELVED -> Author.SCHEDULE;
+            case OPENED, GREW, RETURNED, RECOVERED, PROVEN -> Author.JUDGE;
+            default -> entry.who() == null ? Author.JUDGE : people;
+        };
+    }
+
+    private static Deed at(Deed deed, FleetVehicle vehicle, @Nullable Position position) {
+        return position == null ? deed.at(vehicle.id()) : deed.at(vehicle.id(), position.code());
+    }
+
+    private static Thing thing(FleetVehicle vehicle, Alert alert) {
+        return new Thing(Thing.Kind.ALERT, Long.toString(alert.id()), place(vehicle, alert));
+    }
+
+    private static String place(FleetVehicle vehicle, Alert alert) {
+        String ref = vehicle.description().ref();
+        return alert.position() == null ? ref : ref + " " + alert.position().code();
+    }
+
+    private static String name(FleetVehicle vehicle, Alert alert, AlertEntry entry) {
+        return "\u201c" + entry.kind().words() + "\u201d at " + place(vehicle, alert);
+    }
+
+    private static DeedKind kind(AlertEntry.Change change) {
+        return switch (change) {
+            case OPENED, RETURNED -> DeedKind.ALERT_RAISED;
+            case GREW -> DeedKind.ALERT_CHANGED;
+            case RECOVERED -> DeedKind.ALERT_RECOVERED;
+            case ACKNOWLEDGED -> DeedKind.ALERT_ACKNOWLEDGED;
+            case TAKEN_IN_HAND -> DeedKind.ALERT_TAKEN_IN_HAND;
+            case SHELVED -> DeedKind.ALERT_SHELVED;
+            case UNSHELVED -> DeedKind.ALERT_UNSHELVED;
+            case NOTED -> DeedKind.ALERT_NOTED;
+            case PROVEN, CLOSED, WITHDRAWN -> DeedKind.ALERT_CLOSED;
+        };
+    }
+
+    private static String words(AlertEntry entry, String what) {
+        String urgency = entry.urgency().words();
+        return switch (entry.change()) {
+            case OPENED -> "raised " + what + ": " + urgency;
+            case GREW -> "now says " + what + ": " + urgency;
+            case RETURNED -> "raised " + what + " again: " + urgency;
+            case RECOVERED -> "saw " + what + " back within its limits";
+            case ACKNOWLEDGED -> "acknowledged " + what;
+            case TAKEN_IN_HAND -> "took " + what + " in hand";
+            case SHELVED -> "put " + what + " aside";
+            case UNSHELVED -> "brought " + what + " back from aside";
+            case NOTED -> "wrote a note on " + what;
+            case PROVEN -> "closed " + what + ", since readings proved it mended";
+            case CLOSED -> "closed " + what;
+            case WITHDRAWN -> "withdrew " + what;
+        };
+    }
+}

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { logbookFile, useLogbook, type LogbookFilter } from '@/api/logbook';
+import LogbookEntry from '@/shared/LogbookEntry.vue';
+import LogbookChain from './LogbookChain.vue';
+import LogbookFilters from './LogbookFilters.vue';
+
+/** What was done, by whom, when and why. What is chosen stands in the address, so that it can be handed on. */
+const route = useRoute();
+const router = useRouter();
+const filter = computed<LogbookFilter>({
+  get: () =>
+    Object.fromEntries(
+      Object.entries(route.query).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
+    ),
+  set: (wanted) => void router.replace({ query: { ...wanted } }),
+});
+const isNarrowed = computed(() => Object.keys(filter.value).length > 0);
+const { items, error, isFetching, hasNextPage, isFetchingNextPage, fetchNextPage } = useLogbook(filter);
+</script>
+
+<template>
+  <div class="w-full max-w-5xl px-6 py-5">
+    <p><RouterLink to="/office">‹ Office</RouterLink></p>
+    <h1 class="mt-1 text-2xl">Logbook</h1>
+    <p class="mt-1 max-w-3xl text-quiet">
+      What was done, by whom, when and why. Nothing in it is ever changed or taken out; what was wrong is put
+      right by another entry.
+    </p>
+    <LogbookFilters v-model="filter" class="mt-4" />
+    <p class="mt-3 flex flex-wrap gap-x-5">
+      <button v-if="isNarrowed" type="button" class="link" @click="filter = {}">Show everything</button>
+      <a :href="logbookFile(filter, 'csv')" download
+        >{{ isNarrowed ? 'These entries' : 'The whole book' }} as a table</a
+      >
+      <a :href="logbookFile(filter, 'json')" download>as JSON, with check sums</a>
+    </p>
+    <p v-if="error" role="alert" class="mt-3 text-next">{{ error.message }}</p>
+    <div class="mt-3 border-t border-rule" :aria-busy="isFetching">
+      <p v-if="items && !items.length" class="py-3 text-quiet">
+        No entry fits. Take something away from what is chosen above.
+      </p>
+      <LogbookEntry v-for="entry in items" :key="entry.number" :entry="entry" />
+    </div>
+    <button
+      v-if="hasNextPage"
+      type="button"
+      class="button mt-3"
+      :disabled="isFetchingNextPage"
+      @click="fetchNextPage()"
+    >
+      {{ isFetchingNextPage ? 'Reading …' : 'Earlier entries' }}
+    </button>
+    <LogbookChain class="mt-7 border-t border-rule pt-5" />
+  </div>
+</template>
