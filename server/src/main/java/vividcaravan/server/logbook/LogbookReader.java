@@ -12,7 +12,7 @@ public class LogbookReader {
 
     private final SessionFactory sessions;
 
-    LogbookReader(SessionFactory sessions) {
+    public LogbookReader(SessionFactory sessions) {
         this.sessions = sessions;
     }
 

@@ -2,8 +2,6 @@ package vividcaravan.server.logbook;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -12,12 +10,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.Objects;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
-import org.hibernate.boot.model.naming.PhysicalNamingStrategySnakeCaseImpl;
-import org.hibernate.cfg.Configuration;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -56,28 +51,9 @@ class LogbookProofTest {
     @BeforeEach
     void writeABook() throws SQLException {
         connection = DriverManager.getConnection(url);
-        run("create table invitation (id int)");
-        for (String one : script().split(";")) {
-            if (!one.isBlank()) {
-                run(one);
-            }
-        }
-        sessions = new Configuration()
-                .setProperty("hibernate.connection.url", url)
-                .setProperty("hibernate.allow_update_outside_transaction", "true")
-                .setPhysicalNamingStrategy(new PhysicalNamingStrategySnakeCaseImpl())
-                .addAnnotatedClass(LogbookRow.class)
-                .buildSessionFactory();
+        LogbookTables.make(connection);
+        sessions = LogbookTables.sessions(url);
         write(ENTRIES);
-    }
-
-    private static String script() {
-        try (var in = Objects.requireNonNull(
-                LogbookProofTest.class.getResourceAsStream("/db/migration/V015__keep_a_logbook.sql"))) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8).replaceAll("(?m)^--.*$", "");
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     private void write(int entries) {

@@ -22,6 +22,7 @@ import org.hibernate.SessionFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import vividcaravan.server.logbook.LogbookTables;
 import vividcaravan.server.platform.DatabaseFile;
 import vividcaravan.server.platform.Refusal;
 
@@ -49,10 +50,10 @@ class PowerLossTest {
         try (Connection connection = connections.take();
                 Statement statement = connection.createStatement()) {
             statement.execute("create table entry (id int unique, words varchar(4000))");
-            BareWriter.makeTables(connection);
+            LogbookTables.make(connection);
             statement.execute("checkpoint sync");
         }
-        try (SessionFactory sessions = BareWriter.sessions(url)) {
+        try (SessionFactory sessions = LogbookTables.sessions(url)) {
             SingleWriter writer = BareWriter.of(
                     sessions,
                     connections,

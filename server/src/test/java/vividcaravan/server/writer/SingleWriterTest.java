@@ -40,6 +40,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mockito.InOrder;
 import vividcaravan.core.alert.AlertRefused;
+import vividcaravan.server.logbook.LogbookTables;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.WriteFailed;
 
@@ -59,11 +60,11 @@ class SingleWriterTest {
 
     @BeforeEach
     void start() throws SQLException {
-        sessions = BareWriter.sessions(url);
+        sessions = LogbookTables.sessions(url);
         try (Connection connection = DriverManager.getConnection(url);
                 Statement statement = connection.createStatement()) {
             statement.execute("create table entry (id int unique, at int generated always as identity primary key)");
-            BareWriter.makeTables(connection);
+            LogbookTables.make(connection);
         }
         connections = mock(WriterConnections.class);
         when(connections.take()).thenAnswer(call -> DriverManager.getConnection(url));
