@@ -160,7 +160,7 @@ const { data: chart } = useChart(() =>
     <LimitsSheet class="mt-7" :vehicle="vehicle" />
     <VehicleAlerts class="mt-7" :vehicle-ref="vehicle.ref" />
     <section v-if="!isDriver" class="mt-7 max-w-4xl" aria-labelledby="vehicle-logbook">
-      <h2 id="vehicle-logbook" class="mb-1 text-base">Logbook of {{ vehicle.ref }}</h2>
+      <h2 id="vehicle-logbook" class="mb-1 text-base">Logbook</h2>
       <LogbookPart :filter="{ vehicle: vehicle.ref }" />
     </section>
   </div>

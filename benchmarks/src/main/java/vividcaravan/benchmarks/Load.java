@@ -10,7 +10,7 @@ import java.sql.Statement;
 import java.util.Locale;
 
 /** The load program: {@code capacity}, {@code steady}, {@code sensors}, {@code page},
- * {@code hour}. See docs/benchmarks.md. */
+ * {@code hour}, {@code logbook}. See docs/benchmarks.md. */
 public final class Load {
 
     private static final int CLIENTS = 4;
@@ -35,6 +35,7 @@ public final class Load {
             }
             case "steady" -> steady(seconds);
             case "page" -> PageSpeed.measure();
+            case "logbook" -> LogbookLoad.measure(arguments.length > 1 ? seconds : 1_000_000);
             case "hour" -> hour(arguments.length > 2 ? Integer.parseInt(arguments[2]) : 2_000, seconds);
             default -> throw new IllegalArgumentException("say capacity, sensors, steady, page or hour, not " + what);
         }

@@ -46,7 +46,12 @@ final class ProductUnderLoad implements AutoCloseable {
 
     /** Starts it and waits until it can take readings. */
     static ProductUnderLoad start() throws IOException, InterruptedException {
-        ProductUnderLoad product = new ProductUnderLoad(Files.createTempDirectory("vivid-load"));
+        return start(Files.createTempDirectory("vivid-load"));
+    }
+
+    /** The same on a folder that another one has left. */
+    static ProductUnderLoad start(Path folder) throws IOException, InterruptedException {
+        ProductUnderLoad product = new ProductUnderLoad(folder);
         for (int i = 0; i < 240; i++) {
             Thread.sleep(250);
             try {

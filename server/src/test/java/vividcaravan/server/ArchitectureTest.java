@@ -7,6 +7,7 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import vividcaravan.server.writer.Write;
 
 @AnalyzeClasses(packages = "vividcaravan.server", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -33,4 +34,30 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule thereIsNoDrawerForOddThings =
             noClasses().should().resideInAnyPackage("..util..", "..common..", "..impl..", "..helper..");
+
+    @ArchTest
+    static final ArchRule onlyTheWriterAppendsToTheLogbook = noClasses()
+            .that()
+            .resideOutsideOfPackages("..server.writer..", "..server.logbook")
+            .should()
+            .dependOnClassesThat()
+            .haveNameMatching(".*\\.logbook\\.Logbook\\$Page");
+
+    /** What a person, a token or the clock changes is a change with its deed. */
+    @ArchTest
+    static final ArchRule onlyWhatMachinesMeasuredComesInWithoutADeed = noClasses()
+            .that()
+            .resideOutsideOfPackages("..server.writer..", "..server.ingest..")
+            .should()
+            .implement(Write.class);
+
+    @ArchTest
+    static final ArchRule nobodyElseOpensATransaction = noClasses()
+            .that()
+            .haveNameNotMatching(".*__.*") // generated
+            .should()
+            .beAnnotatedWith("org.springframework.transaction.annotation.Transactional")
+            .orShould()
+            .dependOnClassesThat()
+            .resideInAnyPackage("org.springframework.data.jpa.repository..", "org.springframework.transaction..");
 }

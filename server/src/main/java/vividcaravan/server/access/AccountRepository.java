@@ -2,9 +2,9 @@ package vividcaravan.server.access;
 
 import java.util.List;
 import java.util.Optional;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.repository.Repository;
 
-interface AccountRepository extends JpaRepository<AccountRow, Long> {
+interface AccountRepository extends Repository<AccountRow, Long> {
 
     Optional<AccountRow> findByUserName(String userName);
 

@@ -1,9 +1,9 @@
 package vividcaravan.server.access;
 
 import java.util.List;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.repository.Repository;
 
-interface ApiTokenRepository extends JpaRepository<ApiTokenRow, Long> {
+interface ApiTokenRepository extends Repository<ApiTokenRow, Long> {
 
     List<ApiTokenRow> findAllByIsDemoOrderById(boolean isDemo);
 }

@@ -2,9 +2,9 @@ package vividcaravan.server.access;
 
 import java.util.List;
 import java.util.Optional;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.repository.Repository;
 
-interface InvitationRepository extends JpaRepository<InvitationRow, Long> {
+interface InvitationRepository extends Repository<InvitationRow, Long> {
 
     Optional<InvitationRow> findBySecretHashAndIsDemo(String secretHash, boolean isDemo);
 

@@ -21,7 +21,6 @@ import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.alert.AlertWords;
@@ -181,7 +180,7 @@ class LiveStreams implements Follower, DisposableBean {
     }
 
     /** Whoever may no longer read as they did is cut off; if they still may read, their page comes back by itself. */
-    @TransactionalEventListener(fallbackExecution = true)
+    @EventListener
     void readerLeft(ReaderLeft event) {
         streams.stream()
                 .filter(stream -> stream.reader().equals(event.reader()))

@@ -2,9 +2,9 @@ package vividcaravan.server.mail;
 
 import java.time.Instant;
 import java.util.List;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.repository.Repository;
 
-interface OutgoingMailRepository extends JpaRepository<OutgoingMailRow, Long> {
+interface OutgoingMailRepository extends Repository<OutgoingMailRow, Long> {
 
     List<OutgoingMailRow> findTop100ByIsDemoOrderByIdDesc(boolean isDemo);
 

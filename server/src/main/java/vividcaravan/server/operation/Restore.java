@@ -48,6 +48,7 @@ public final class Restore {
             // How far the database before had come says nothing of this one.
             Files.deleteIfExists(folder.resolve(DATABASE + ".version"));
             Files.move(fresh, current, StandardCopyOption.ATOMIC_MOVE);
+            Restored.note(folder, backup);
             out.println("Restored " + vehicles + " vehicles with all their history from " + backup + " to " + folder
                     + ". Start the product on this folder as usual.");
             return 0;

@@ -44,8 +44,13 @@ class Cursors {
         unstored.remove(follower);
     }
 
-    /** Within the transaction of what came of it. */
-    void store(StatelessSession session, String follower, long number) {
+    /** Within the transaction of what came of it; an earlier place that was to be stored is not, or it would be done again. */
+    synchronized void store(StatelessSession session, String follower, long number) {
+        unstored.remove(follower);
+        write(session, follower, number);
+    }
+
+    private static void write(StatelessSession session, String follower, long number) {
         session.createNativeMutationQuery("merge into logbook_cursor (name, number) key (name) values (:name, :number)")
                 .setParameter("name", follower)
                 .setParameter("number", number)
@@ -57,7 +62,7 @@ class Cursors {
         underWay.clear();
         underWay.putAll(unstored);
         for (Entry<String, Long> place : underWay.entrySet()) {
-            store(session, place.getKey(), place.getValue());
+            write(session, place.getKey(), place.getValue());
         }
     }
 

@@ -23,7 +23,9 @@ public class Followers implements SmartLifecycle {
     public static final int PHASE = SingleWriter.PHASE + 100;
 
     private static final int MOST_AT_ONCE = 500;
-    private static final long WAIT_MILLIS = 500;
+    /** How long a stop may have to wait for it: it is never interrupted, since that would close the file it reads from. */
+    private static final long WAIT_MILLIS = 100;
+
     private static final long FIRST_REST_NANOS = TimeUnit.SECONDS.toNanos(2);
     private static final long LONGEST_REST_NANOS = TimeUnit.MINUTES.toNanos(5);
 
@@ -66,7 +68,6 @@ public class Followers implements SmartLifecycle {
         isStopping = true;
         Thread running = thread;
         if (running != null) {
-            running.interrupt();
             try {
                 running.join(TimeUnit.SECONDS.toMillis(5));
             } catch (InterruptedException e) {

@@ -131,6 +131,15 @@ class OperationContractTest {
                             .size())
                     .isGreaterThanOrEqualTo(before)
                     .isPositive();
+            JsonNode book = product.door().get("/api/v1/logbook").json();
+            assertThat(book.at("/items/0/kind").asString()).isEqualTo("RESTORED");
+            assertThat(book.at("/items/0/words").asString()).contains(name);
+            assertThat(product.door()
+                            .get("/api/v1/logbook/proof")
+                            .json()
+                            .get("isWhole")
+                            .asBoolean())
+                    .isTrue();
         }
         assertThat(restored(live.resolve("backups").resolve(name), other, 0)).contains("before-restore");
     }

@@ -154,7 +154,7 @@ class FollowersTest {
         followers.catchUp();
 
         assertThat(letters()).hasSize(2);
-        assertThat(book()).contains("schedule first", "schedule second", "schedule wrote to 1");
+        assertThat(book()).startsWith("schedule first").contains("schedule second");
     }
 
     @Test
