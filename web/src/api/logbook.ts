@@ -41,7 +41,8 @@ export function useLogbook(filter: MaybeRefOrGetter<LogbookFilter>, limit = 50) 
     initialPageParam: '',
     getNextPageParam: (page) =>
       page.next === null || page.next === undefined ? undefined : String(page.next),
-    refetchInterval: 20_000,
+    // Every page would be read again.
+    refetchInterval: ({ state }) => ((state.data?.pages.length ?? 0) > 2 ? false : 20_000),
   });
   return { ...query, items: computed(() => query.data.value?.pages.flatMap((page) => page.items)) };
 }

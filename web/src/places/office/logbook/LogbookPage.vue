@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { logbookFile, useLogbook, type LogbookFilter } from '@/api/logbook';
 import LogbookEntry from '@/shared/LogbookEntry.vue';
@@ -17,7 +17,18 @@ const filter = computed<LogbookFilter>({
   set: (wanted) => void router.replace({ query: { ...wanted } }),
 });
 const isNarrowed = computed(() => Object.keys(filter.value).length > 0);
-const { items, error, isFetching, hasNextPage, isFetchingNextPage, fetchNextPage } = useLogbook(filter);
+const LIMIT = 50;
+const { items, error, isFetching, hasNextPage, isFetchingNextPage, fetchNextPage } = useLogbook(
+  filter,
+  LIMIT,
+);
+
+// A long book is looked through in pieces; an empty piece is no reason to stop.
+watch([items, hasNextPage, isFetching], () => {
+  if (items.value && items.value.length < LIMIT && hasNextPage.value && !isFetching.value && !error.value) {
+    void fetchNextPage();
+  }
+});
 </script>
 
 <template>
@@ -38,13 +49,16 @@ const { items, error, isFetching, hasNextPage, isFetchingNextPage, fetchNextPage
     </p>
     <p v-if="error" role="alert" class="mt-3 text-next">{{ error.message }}</p>
     <div class="mt-3 border-t border-rule" :aria-busy="isFetching">
-      <p v-if="items && !items.length" class="py-3 text-quiet">
+      <p v-if="items && hasNextPage && items.length < LIMIT" class="py-3 text-quiet" role="status">
+        Looking further back …
+      </p>
+      <p v-else-if="items && !items.length" class="py-3 text-quiet">
         No entry fits. Take something away from what is chosen above.
       </p>
       <LogbookEntry v-for="entry in items" :key="entry.number" :entry="entry" />
     </div>
     <button
-      v-if="hasNextPage"
+      v-if="hasNextPage && items && items.length >= LIMIT"
       type="button"
       class="button mt-3"
       :disabled="isFetchingNextPage"

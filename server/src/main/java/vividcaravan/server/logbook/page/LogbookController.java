@@ -60,7 +60,8 @@ class LogbookController {
     /**
      * A page of the book, the newest entry first.
      *
-     * @param next to be given as {@code before} for the entries that follow; null if there are none
+     * @param next to be given as {@code before} to look on; null if there is nothing more. There may be fewer items than
+     *     wanted, or none, and more to look at
      */
     record LogbookPage(List<LogbookItem> items, @Nullable Long next) {}
 
@@ -94,8 +95,7 @@ class LogbookController {
         LogbookFilter filter = filter(wanted);
         LogbookPages.Page page = pages.find(filter, number(before), QueryParameters.limit(limit, 50, MOST));
         List<LogbookItem> items = page.entries().stream().map(this::item).toList();
-        return new LogbookPage(
-                items, page.hasMore() ? items.get(items.size() - 1).number() : null);
+        return new LogbookPage(items, page.next());
     }
 
     private static long number(@Nullable String before) {
@@ -257,15 +257,13 @@ class LogbookController {
     }
 
     private void each(LogbookFilter filter, Sink sink) throws IOException {
-        long before = Long.MAX_VALUE;
-        boolean hasMore = true;
-        while (hasMore) {
+        Long before = Long.MAX_VALUE;
+        while (before != null) {
             LogbookPages.Page page = pages.find(filter, before, EXPORTED_AT_ONCE);
             for (LogbookEntry entry : pages.chained(page.entries())) {
                 sink.take(entry);
-                before = entry.number();
             }
-            hasMore = page.hasMore();
+            before = page.next();
         }
     }
 
