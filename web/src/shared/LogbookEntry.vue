@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink, type RouteLocationRaw } from 'vue-router';
 import type { LogbookItem } from '@/api/logbook';
 import { dated, useClock } from './time';
@@ -11,6 +11,14 @@ const props = defineProps<{ entry: LogbookItem; isShort?: boolean }>();
 const { at } = useClock();
 const { pressureWords, temperatureWords } = useUnits();
 
+/** A change of many axles has many lines. */
+const FEW = 6;
+const isWhole = ref(false);
+const shown = computed(() => {
+  const all = props.entry.differences;
+  return isWhole.value || all.length <= FEW + 1 ? all : all.slice(0, FEW);
+});
+
 type Difference = LogbookItem['differences'][number];
 
 /** A figure as the reader reads figures; a dash where there is nothing. */
@@ -20,7 +28,7 @@ function value(difference: Difference, text: string | null | undefined): string 
   if (difference.unit === 'time') return at(text);
   if (difference.unit === 'kPa' && !Number.isNaN(figure)) return pressureWords(figure);
   if (difference.unit === '°C' && !Number.isNaN(figure)) return temperatureWords(figure);
-  return difference.unit ? `${text}\u00a0${difference.unit}` : text;
+  return difference.unit && /\d/.test(text) ? `${text}\u00a0${difference.unit}` : text;
 }
 
 /** With its day: a book is read later. */
@@ -63,7 +71,7 @@ const link = computed<RouteLocationRaw | undefined>(() => {
 </script>
 
 <template>
-  <article class="grid gap-x-4 border-b border-rule py-2 sm:grid-cols-[9rem_1fr]">
+  <article class="grid gap-x-4 border-b border-rule py-2 @lg:grid-cols-[9rem_1fr]">
     <p class="figure text-quiet">
       <time :datetime="entry.at">{{ moment }}</time>
       <span v-if="!isShort" class="block text-sm" :title="entry.hash">no. {{ entry.number }}</span>
@@ -81,11 +89,7 @@ const link = computed<RouteLocationRaw | undefined>(() => {
       </p>
       <p v-if="entry.why" class="break-words whitespace-pre-line text-quiet">“{{ entry.why }}”</p>
       <dl v-if="entry.differences.length" class="mt-0.5">
-        <div
-          v-for="difference in entry.differences"
-          :key="difference.what"
-          class="flex flex-wrap gap-x-3 text-quiet"
-        >
+        <div v-for="difference in shown" :key="difference.what" class="flex flex-wrap gap-x-3 text-quiet">
           <dt>{{ difference.what }}</dt>
           <dd class="break-words text-ink">
             <template v-if="difference.before !== null && difference.before !== undefined"
@@ -97,6 +101,14 @@ const link = computed<RouteLocationRaw | undefined>(() => {
           </dd>
         </div>
       </dl>
+      <button
+        v-if="shown.length < entry.differences.length"
+        type="button"
+        class="link"
+        @click="isWhole = true"
+      >
+        {{ entry.differences.length - shown.length }} more
+      </button>
     </div>
   </article>
 </template>

@@ -12,7 +12,7 @@ const { items, error, hasNextPage, isFetchingNextPage, fetchNextPage } = useLogb
 </script>
 
 <template>
-  <div>
+  <div class="@container">
     <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
     <p v-else-if="items && !items.length" class="text-quiet">Nothing was written down yet.</p>
     <LogbookEntry v-for="entry in items" :key="entry.number" :entry="entry" is-short />

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { clock, span } from './time';
+import { clock, dated, span } from './time';
 import { NBSP } from './units';
 
 describe('time', () => {
@@ -19,5 +19,11 @@ describe('time', () => {
     expect(clock(new Date(2026, 10, 24, 23, 58), now)).toBe('23:58');
     expect(clock(new Date(2026, 10, 25, 0, 5), now)).toBe('00:05');
     expect(clock(new Date(2026, 10, 23, 6, 4), now)).toBe('23 Nov, 06:04');
+  });
+
+  it('gives records their day always, and their year where it is not this one', () => {
+    const year = new Date().getFullYear();
+    expect(dated(new Date(year, 10, 28, 6, 4))).toBe('28 Nov, 06:04');
+    expect(dated(new Date(year - 2, 0, 3, 23, 59))).toBe(`3 Jan ${String(year - 2)}, 23:59`);
   });
 });

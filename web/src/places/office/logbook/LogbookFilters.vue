@@ -59,9 +59,9 @@ function day(time: string | undefined, isAfter: boolean): string {
   <div
     role="search"
     aria-label="Narrow the logbook"
-    class="grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-4 [&_label]:grid [&_label]:gap-0.5"
+    class="grid grid-cols-2 gap-x-4 gap-y-3 lg:grid-cols-4 [&_label]:grid [&_label]:min-w-0 [&_label]:content-start [&_label]:gap-0.5"
   >
-    <label class="sm:col-span-2"
+    <label class="col-span-2"
       >Words
       <input
         type="search"

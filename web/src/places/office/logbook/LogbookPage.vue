@@ -48,7 +48,7 @@ watch([items, hasNextPage, isFetching], () => {
       <a :href="logbookFile(filter, 'json')" download>as JSON, with check sums</a>
     </p>
     <p v-if="error" role="alert" class="mt-3 text-next">{{ error.message }}</p>
-    <div class="mt-3 border-t border-rule" :aria-busy="isFetching">
+    <div class="@container mt-3 border-t border-rule" :aria-busy="isFetching">
       <p v-if="items && hasNextPage && items.length < LIMIT" class="py-3 text-quiet" role="status">
         Looking further back …
       </p>

@@ -44,4 +44,27 @@ class TeamTest extends InOwnFleet {
         other.reload();
         assertThat(other.getByText("LM-64").first()).isVisible();
     }
+
+    @Test
+    void whatWasDoneStandsInTheLogbookAndTheBookIsWhole() {
+        describedVehicle("LM-65");
+        Page page = signedIn(1280, 800);
+        page.navigate("/office/logbook");
+        assertThat(page.getByText("began this logbook")).isVisible();
+        page.getByLabel("Vehicle").fill("LM-65");
+        page.keyboard().press("Tab");
+        assertThat(page.getByText("described LM-65")).isVisible();
+        assertThat(page.getByText("began this logbook")).isHidden();
+        assertThat(page).hasURL(Pattern.compile(".*vehicle=LM-65.*"));
+
+        button(page, "Show everything").click();
+        page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("SIGNED_IN");
+        assertThat(page.getByText("signed in").first()).isVisible();
+        assertThat(page.getByText("described LM-65")).isHidden();
+
+        button(page, "Check the book").click();
+        assertThat(page.getByText("none changed, missing or added")).isVisible();
+        page.navigate("/vehicles/LM-65");
+        assertThat(page.getByText("described LM-65")).isVisible();
+    }
 }

@@ -15,6 +15,8 @@ import vividcaravan.server.logbook.Difference;
 /** What is different between two descriptions of a vehicle, as the logbook says it. */
 public final class DescriptionDifferences {
 
+    private static final String INHERITED = "inherited";
+
     private DescriptionDifferences() {}
 
     /** What is different between the descriptions {@code before} and {@code after} of one vehicle. */
@@ -85,12 +87,12 @@ public final class DescriptionDifferences {
         return axle.role().words() + ", " + axle.wheels().words() + (axle.liftable() ? ", can be lifted" : "");
     }
 
-    private static @Nullable String text(LimitName name, LimitOverrides limits) {
+    private static String text(LimitName name, LimitOverrides limits) {
         Optional<String> text = name.text(limits);
         return name == LimitName.BASIS
-                ? text.map(basis -> Basis.valueOf(basis).words()).orElse(null)
+                ? text.map(basis -> Basis.valueOf(basis).words()).orElse(INHERITED)
                 : text.map(number -> number.endsWith(".0") ? number.substring(0, number.length() - 2) : number)
-                        .orElse(null);
+                        .orElse(INHERITED);
     }
 
     private static void add(

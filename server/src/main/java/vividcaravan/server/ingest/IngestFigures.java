@@ -4,6 +4,9 @@ import io.micrometer.core.instrument.Counter;
 import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
 import java.time.Clock;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.stereotype.Component;
 
 /** Counts what comes in, for whoever watches the product. */
@@ -16,11 +19,14 @@ public class IngestFigures {
     private final Counter duplicates;
     private final Counter unknown;
     private final Counter rejected;
+    private final Map<String, AtomicLong> heardAt = new ConcurrentHashMap<>();
+    private final MeterRegistry meters;
     private final Clock clock;
     private volatile double lagSeconds;
 
     IngestFigures(MeterRegistry meters, Clock clock) {
         this.clock = clock;
+        this.meters = meters;
         accepted = counter(meters, "accepted");
         duplicates = counter(meters, "duplicate");
         unknown = counter(meters, "unknown_sensor");
@@ -28,6 +34,16 @@ public class IngestFigures {
         Gauge.builder("vivid.readings.lag.seconds", this, IngestFigures::lagSeconds)
                 .description("how old the newest reading of a request is when it comes, moving mean")
                 .register(meters);
+    }
+
+    /** Tokens are made by hand, so there are few of them. */
+    private AtomicLong gaugeOf(String receiver) {
+        AtomicLong at = new AtomicLong(clock.millis());
+        Gauge.builder("vivid.receiver.quiet.seconds", at, heard -> (clock.millis() - heard.get()) / 1000.0)
+                .description("how long ago readings came from a receiver")
+                .tag("receiver", receiver)
+                .register(meters);
+        return at;
     }
 
     private static Counter counter(MeterRegistry meters, String outcome) {
@@ -41,8 +57,10 @@ public class IngestFigures {
      * Takes note of what one write took in.
      *
      * @param newestAt time of its newest reading, epoch milliseconds
+     * @param receiver what brought it
      */
-    void took(Tally tally, long newestAt) {
+    void took(Tally tally, long newestAt, Receiver receiver) {
+        heardAt.computeIfAbsent(receiver.name(), this::gaugeOf).set(clock.millis());
         accepted.increment(tally.accepted());
         duplicates.increment(tally.duplicates());
         unknown.increment(tally.unknownSensors());

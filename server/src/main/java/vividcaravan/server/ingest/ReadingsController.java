@@ -28,7 +28,6 @@ import tools.jackson.core.json.JsonReadFeature;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.writer.SingleWriter;
 
 /** Readings in. The answer comes after what was accepted is on disk and judged. */
 @RestController
@@ -63,16 +62,13 @@ class ReadingsController {
             @Nullable Boolean moving) {}
 
     private final ReadingParser parser;
-    private final JudgingLine line;
-    private final SingleWriter writer;
+    private final Inlet inlet;
     private final IngestFigures figures;
     private final ReadingPlaces places;
 
-    ReadingsController(
-            ReadingParser parser, JudgingLine line, SingleWriter writer, IngestFigures figures, ReadingPlaces places) {
+    ReadingsController(ReadingParser parser, Inlet inlet, IngestFigures figures, ReadingPlaces places) {
         this.parser = parser;
-        this.line = line;
-        this.writer = writer;
+        this.inlet = inlet;
         this.figures = figures;
         this.places = places;
     }
@@ -99,7 +95,7 @@ class ReadingsController {
         }
         try (ReadingPlaces.Place place = places.enter(who, BodyStreams.isPacked(request));
                 InputStream in = BodyStreams.unpacked(request)) {
-            return take(in, isLines, new ReadingsIntake(TOLERANT, parser, line, writer, figures, place));
+            return take(in, isLines, new ReadingsIntake(TOLERANT, parser, inlet, Receiver.of(who), figures, place));
         } catch (IOException e) {
             return broken("The body breaks off or does not unpack.", Tally.NONE.answer());
         }

@@ -23,8 +23,8 @@ final class ReadingsIntake {
 
     private final JsonMapper mapper;
     private final ReadingParser parser;
-    private final JudgingLine line;
-    private final SingleWriter writer;
+    private final Inlet inlet;
+    private final Receiver receiver;
     private final IngestFigures figures;
     private final ReadingPlaces.Place place;
 
@@ -39,14 +39,14 @@ final class ReadingsIntake {
     ReadingsIntake(
             JsonMapper mapper,
             ReadingParser parser,
-            JudgingLine line,
-            SingleWriter writer,
+            Inlet inlet,
+            Receiver receiver,
             IngestFigures figures,
             ReadingPlaces.Place place) {
         this.mapper = mapper;
         this.parser = parser;
-        this.line = line;
-        this.writer = writer;
+        this.inlet = inlet;
+        this.receiver = receiver;
         this.figures = figures;
         this.place = place;
     }
@@ -177,19 +177,10 @@ final class ReadingsIntake {
         List<IncomingReading> readings = new ArrayList<>(portion);
         portion.clear();
         // Nothing half-stored: only the first portion may be refused, later ones wait for their turn.
-        Tally took = hasBegun ? writer.takeWhenPossible(line.take(readings)) : writer.take(line.take(readings));
+        Tally took = SingleWriter.await(inlet.accept(new Inlet.Batch(readings, hasBegun), receiver));
         place.holdsNothing();
-        figures.took(took, newestIn(readings));
         tally = tally.plus(took);
         hasBegun = true;
-    }
-
-    private static long newestIn(List<IncomingReading> readings) {
-        long newest = Long.MIN_VALUE;
-        for (IncomingReading incoming : readings) {
-            newest = Math.max(newest, incoming.reading().at());
-        }
-        return newest;
     }
 
     /** The counts so far. */

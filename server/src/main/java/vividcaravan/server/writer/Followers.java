@@ -140,14 +140,14 @@ public class Followers implements SmartLifecycle {
             cursors.moved(follower.name(), upTo);
             return;
         }
-        writer.takeWhenPossible(new Write<Void>() {
+        SingleWriter.await(writer.submitWhenPossible(new Write<Void>() {
             @Override
             public Void make(Pen pen) {
                 pen.of(Author.SCHEDULE).make(change.get());
                 cursors.store(pen.session(), follower.name(), upTo);
                 return null;
             }
-        });
+        }));
         cursors.passed(follower.name(), upTo);
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionStage;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
@@ -137,35 +138,44 @@ public class SingleWriter implements SmartLifecycle {
      * @throws WriteFailed if it failed in a way nobody planned for
      */
     public <T> T take(Write<T> write) {
-        Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
+        return await(submit(write));
+    }
+
+    /** The same without waiting; what is thrown there, the answer fails with. */
+    public <T> CompletableFuture<T> submit(Write<T> write) {
         if (isBroken) {
-            throw Refusal.busy("The database cannot be written just now. Look at the disk and the server's log.");
+            return refused("The database cannot be written just now. Look at the disk and the server's log.");
         }
-        if (!isRunning() || !queue.offer(waiting)) {
-            throw Refusal.busy("The server has more to write than it can take. Send this again in a second.");
-        }
-        return await(waiting);
+        Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
+        return isRunning() && queue.offer(waiting)
+                ? waiting.answer()
+                : refused("The server has more to write than it can take. Send this again in a second.");
     }
 
     /** The same for one that goes on with work already begun: waits for a place in the queue. */
-    public <T> T takeWhenPossible(Write<T> write) {
+    public <T> CompletableFuture<T> submitWhenPossible(Write<T> write) {
         Waiting<T> waiting = new Waiting<>(write, new CompletableFuture<>());
         try {
             while (!queue.offer(waiting, 1, TimeUnit.SECONDS)) {
                 if (!isRunning()) {
-                    throw Refusal.busy("The server is stopping. Send the rest again in a while.");
+                    return refused("The server is stopping. Send the rest again in a while.");
                 }
             }
+            return waiting.answer();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw Refusal.busy("The server is stopping. Send the rest again in a while.");
+            return refused("The server is stopping. Send the rest again in a while.");
         }
-        return await(waiting);
     }
 
-    private static <T> T await(Waiting<T> waiting) {
+    private static <T> CompletableFuture<T> refused(String message) {
+        return CompletableFuture.failedFuture(Refusal.busy(message));
+    }
+
+    /** Waits for an answer, and throws what it failed with. */
+    public static <T> T await(CompletionStage<T> answer) {
         try {
-            return waiting.answer().get(PATIENCE_SECONDS, TimeUnit.SECONDS);
+            return answer.toCompletableFuture().get(PATIENCE_SECONDS, TimeUnit.SECONDS);
         } catch (ExecutionException e) {
             if (e.getCause() instanceof RuntimeException known) {
                 throw known;

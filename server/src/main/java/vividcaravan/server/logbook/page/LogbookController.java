@@ -248,7 +248,10 @@ class LogbookController {
     }
 
     private static String value(@Nullable String value, Difference difference) {
-        boolean hasUnit = difference.unit() != null && !difference.unit().equals(Difference.TIME);
+        boolean hasUnit = difference.unit() != null
+                && !difference.unit().equals(Difference.TIME)
+                && value != null
+                && value.chars().anyMatch(Character::isDigit);
         return value == null ? "\u2013" : hasUnit ? value + " " + difference.unit() : value;
     }
 

@@ -17,7 +17,7 @@ import vividcaravan.server.logbook.LogbookProof;
 class LogbookPages {
 
     /** So many entries are looked at for one page: a fifth of a second on a slow machine. */
-    private static final int LOOKED_AT_MOST = 10_000;
+    private static final int LOOKED_AT_MOST = 6_000;
 
     private final SessionFactory sessions;
     private final int lookedAtMost;
