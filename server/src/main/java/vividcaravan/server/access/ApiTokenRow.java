@@ -6,6 +6,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
 
@@ -13,7 +14,8 @@ import java.time.Instant;
 @Table(name = "api_token")
 class ApiTokenRow {
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "api_token_seq")
+    @SequenceGenerator(name = "api_token_seq", sequenceName = "api_token_seq", allocationSize = 1)
     Long id;
 
     String name;

@@ -6,6 +6,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
 
@@ -13,7 +14,8 @@ import java.time.Instant;
 @Table(name = "invitation")
 class InvitationRow {
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "invitation_seq")
+    @SequenceGenerator(name = "invitation_seq", sequenceName = "invitation_seq", allocationSize = 1)
     Long id;
 
     String email;

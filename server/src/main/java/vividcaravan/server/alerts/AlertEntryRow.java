@@ -3,7 +3,10 @@ package vividcaravan.server.alerts;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertKind;
@@ -13,6 +16,8 @@ import vividcaravan.core.alert.Urgency;
 @Table(name = "alert_entry")
 class AlertEntryRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "alert_entry_seq")
+    @SequenceGenerator(name = "alert_entry_seq", sequenceName = "alert_entry_seq", allocationSize = 50)
     long id;
 
     long alertId;
@@ -31,9 +36,8 @@ class AlertEntryRow {
     String who;
     String note;
 
-    static AlertEntryRow of(long id, long alertId, int number, AlertEntry entry) {
+    static AlertEntryRow of(long alertId, int number, AlertEntry entry) {
         AlertEntryRow row = new AlertEntryRow();
-        row.id = id;
         row.alertId = alertId;
         row.number = number;
         row.at = entry.at();

@@ -160,8 +160,7 @@ public class AlertStore {
         }
         int known = entriesStored.getOrDefault(alert.id(), 0);
         for (int number = known; number < alert.entries().size(); number++) {
-            session.insert(AlertEntryRow.of(
-                    ids.next("alert_entry"), alert.id(), number, alert.entries().get(number)));
+            session.insert(AlertEntryRow.of(alert.id(), number, alert.entries().get(number)));
         }
         entriesStored.put(alert.id(), alert.entries().size());
         vehicle.publishAlerts();

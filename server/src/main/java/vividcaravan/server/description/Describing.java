@@ -26,7 +26,6 @@ import vividcaravan.server.fleet.VehicleStateChanged;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.writer.Decision;
@@ -43,7 +42,6 @@ public class Describing {
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final FleetTables store;
-    private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
@@ -51,13 +49,11 @@ public class Describing {
             SingleWriter writer,
             FleetDirectory fleet,
             FleetTables store,
-            Ids ids,
             Clock clock,
             ApplicationEventPublisher events) {
         this.writer = writer;
         this.fleet = fleet;
         this.store = store;
-        this.ids = ids;
         this.clock = clock;
         this.events = events;
     }
@@ -176,7 +172,7 @@ public class Describing {
         if (!lost.isEmpty()) {
             FittingChange change = new FittingChange(fleet, new LinkedHashSet<>(vehicle.everFitted()));
             lost.forEach(sensor -> change.remove(sensor, clock.millis()));
-            change.store(pen, ids, events);
+            change.store(pen, events);
         }
     }
 

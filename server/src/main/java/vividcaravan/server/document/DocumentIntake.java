@@ -25,7 +25,6 @@ import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.writer.Change;
@@ -40,7 +39,6 @@ public class DocumentIntake {
 
     private final SingleWriter writer;
     private final FleetDirectory fleet;
-    private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
     private final FleetTables vehicles;
@@ -48,14 +46,12 @@ public class DocumentIntake {
     DocumentIntake(
             SingleWriter writer,
             FleetDirectory fleet,
-            Ids ids,
             Clock clock,
             ApplicationEventPublisher events,
             FleetTables vehicles) {
         this.vehicles = vehicles;
         this.writer = writer;
         this.fleet = fleet;
-        this.ids = ids;
         this.clock = clock;
         this.events = events;
     }
@@ -234,7 +230,7 @@ public class DocumentIntake {
                 change.fit(named.get(next++), vehicle, Position.parse(sensor.position()), at, now);
             }
         }
-        change.store(pen, ids, events);
+        change.store(pen, events);
         return named.size();
     }
 }

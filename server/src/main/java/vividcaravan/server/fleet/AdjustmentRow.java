@@ -1,7 +1,10 @@
 package vividcaravan.server.fleet;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Adjustment;
@@ -10,6 +13,8 @@ import vividcaravan.core.judge.Adjustment;
 @Table(name = "adjustment")
 public class AdjustmentRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "adjustment_seq")
+    @SequenceGenerator(name = "adjustment_seq", sequenceName = "adjustment_seq", allocationSize = 1)
     public long id;
 
     public long vehicleId;

@@ -4,7 +4,10 @@ import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.util.EnumMap;
 import java.util.Map;
@@ -21,6 +24,8 @@ import vividcaravan.core.limits.VehicleUse;
 @Table(name = "axle")
 class AxleRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "axle_seq")
+    @SequenceGenerator(name = "axle_seq", sequenceName = "axle_seq", allocationSize = 200)
     long id;
 
     long vehicleId;
@@ -53,9 +58,8 @@ class AxleRow {
     Double unladenKpa;
     Double liftUpKpa;
 
-    static AxleRow of(long id, long vehicleId, int number, AxleDescription description) {
+    static AxleRow of(long vehicleId, int number, AxleDescription description) {
         AxleRow row = new AxleRow();
-        row.id = id;
         row.vehicleId = vehicleId;
         row.number = number;
         row.role = description.axle().role();

@@ -2,7 +2,10 @@ package vividcaravan.server.fleet;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.ZoneId;
 
@@ -10,6 +13,8 @@ import java.time.ZoneId;
 @Table(name = "depot")
 class DepotRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "depot_seq")
+    @SequenceGenerator(name = "depot_seq", sequenceName = "depot_seq", allocationSize = 1)
     long id;
 
     String name;

@@ -1,7 +1,10 @@
 package vividcaravan.server.fleet;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
@@ -10,6 +13,8 @@ import vividcaravan.core.fitting.Fitting;
 @Table(name = "fitting")
 public class FittingRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "fitting_seq")
+    @SequenceGenerator(name = "fitting_seq", sequenceName = "fitting_seq", allocationSize = 500)
     long id;
 
     long sensorId;
@@ -18,9 +23,8 @@ public class FittingRow {
     long fittedAt;
     long removedAt;
 
-    public static FittingRow of(long id, Fitting fitting) {
+    public static FittingRow of(Fitting fitting) {
         FittingRow row = new FittingRow();
-        row.id = id;
         row.sensorId = fitting.sensor();
         row.vehicleId = fitting.vehicle();
         row.position = fitting.position().code();

@@ -32,19 +32,7 @@ public class FleetLoader {
 
     /** Reads the fleet afresh from the database. */
     public void load(StatelessSession session) {
-        for (String table : List.of(
-                "depot",
-                "vehicle",
-                "axle",
-                "sensor",
-                "fitting",
-                "alert",
-                "alert_entry",
-                "adjustment",
-                "limit_change",
-                "limit_level")) {
-            ids.load(session, table, "id");
-        }
+        ids.load(session, "alert", "id");
         fleet.empty();
         loadRegister(session);
         loadVehicles(all(session, VehicleRow.class), Rows.all(session));

@@ -12,7 +12,6 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Pen;
 
@@ -21,12 +20,10 @@ import vividcaravan.server.writer.Pen;
 public class FleetTables {
 
     private final FleetDirectory fleet;
-    private final Ids ids;
     private final ApplicationEventPublisher events;
 
-    FleetTables(FleetDirectory fleet, Ids ids, ApplicationEventPublisher events) {
+    FleetTables(FleetDirectory fleet, ApplicationEventPublisher events) {
         this.fleet = fleet;
-        this.ids = ids;
         this.events = events;
     }
 
@@ -56,7 +53,7 @@ public class FleetTables {
             storeDepot(session, DepotDescription.named(depotName));
         }
         VehicleRow row = row(description);
-        row.id = known == null ? ids.next("vehicle") : known.id();
+        row.id = known == null ? 0 : known.id();
         row.state = known == null ? begins : known.state();
         row.stateReason = known == null ? null : known.stateReason().orElse(null);
         row.revision = known == null ? 1 : known.revision() + 1;
@@ -111,7 +108,7 @@ public class FleetTables {
         }
         delete.executeUpdate();
         if (limits != null && !limits.isEmpty()) {
-            session.insert(LimitLevelRow.of(ids.next("limit_level"), kin, limits));
+            session.insert(LimitLevelRow.of(kin, limits));
         }
     }
 
@@ -137,8 +134,7 @@ public class FleetTables {
 
     private void storeAxles(StatelessSession session, long vehicleId, VehicleDescription description) {
         for (int i = 0; i < description.axles().size(); i++) {
-            session.insert(AxleRow.of(
-                    ids.next("axle"), vehicleId, i + 1, description.axles().get(i)));
+            session.insert(AxleRow.of(vehicleId, i + 1, description.axles().get(i)));
         }
     }
 
@@ -157,7 +153,7 @@ public class FleetTables {
     public void storeDepot(StatelessSession session, DepotDescription depot) {
         Optional<Long> known = fleet.depotId(depot.name());
         DepotRow row = new DepotRow();
-        row.id = known.orElseGet(() -> ids.next("depot"));
+        row.id = known.orElse(0L);
         row.name = depot.name();
         row.timeZone = depot.timeZone().getId();
         row.altitudeM = depot.altitudeM();
@@ -183,7 +179,6 @@ public class FleetTables {
             return known.get();
         }
         SensorRow row = new SensorRow();
-        row.id = ids.next("sensor");
         row.code = code;
         row.mount = mount;
         session.insert(row);

@@ -4,7 +4,10 @@ import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.VehicleKind;
@@ -16,6 +19,8 @@ import vividcaravan.core.limits.LimitOverrides;
 @Table(name = "limit_level")
 class LimitLevelRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "limit_level_seq")
+    @SequenceGenerator(name = "limit_level_seq", sequenceName = "limit_level_seq", allocationSize = 1)
     long id;
 
     @Enumerated(EnumType.STRING)
@@ -27,9 +32,8 @@ class LimitLevelRow {
     @Embedded
     LimitColumns limits;
 
-    static LimitLevelRow of(long id, LimitBook.Kin kin, LimitOverrides limits) {
+    static LimitLevelRow of(LimitBook.Kin kin, LimitOverrides limits) {
         LimitLevelRow row = new LimitLevelRow();
-        row.id = id;
         row.kind = kin == null ? null : kin.kind();
         row.role = kin == null ? null : kin.role();
         row.limits = LimitColumns.of(limits);

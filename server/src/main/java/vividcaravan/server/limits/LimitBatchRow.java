@@ -1,13 +1,18 @@
 package vividcaravan.server.limits;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 
 @Entity
 @Table(name = "limit_batch")
 class LimitBatchRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "limit_batch_seq")
+    @SequenceGenerator(name = "limit_batch_seq", sequenceName = "limit_batch_seq", allocationSize = 1)
     long id;
 
     long at;

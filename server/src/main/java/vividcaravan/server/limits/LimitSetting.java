@@ -25,7 +25,6 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.logbook.Deed;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -44,7 +43,6 @@ class LimitSetting {
     private final FleetDirectory fleet;
     private final LimitOutlook outlook;
     private final FleetTables store;
-    private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
@@ -55,7 +53,6 @@ class LimitSetting {
             FleetDirectory fleet,
             LimitOutlook outlook,
             FleetTables store,
-            Ids ids,
             Clock clock,
             JsonMapper json,
             ApplicationEventPublisher events) {
@@ -64,7 +61,6 @@ class LimitSetting {
         this.fleet = fleet;
         this.outlook = outlook;
         this.store = store;
-        this.ids = ids;
         this.clock = clock;
         this.json = json;
         this.events = events;
@@ -224,8 +220,6 @@ class LimitSetting {
             events.publishEvent(new VehicleRedescribed(pen, vehicle));
         });
         LimitBatchRow row = new LimitBatchRow();
-        ids.load(session, "limit_batch", "id");
-        row.id = ids.next("limit_batch");
         row.at = clock.millis();
         row.who = who;
         row.words = words;

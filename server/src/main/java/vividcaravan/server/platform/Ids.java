@@ -6,7 +6,10 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 
-/** Identities given by the application, so that bulk inserts need not ask the database for each. */
+/**
+ * Numbers of alerts and of their changes. Everything else has its identity from a sequence of the database as it is inserted;
+ * an alert has to have one earlier, when the judge raises it, and its changes are numbered without a gap for those who follow.
+ */
 @Component
 public class Ids {
 

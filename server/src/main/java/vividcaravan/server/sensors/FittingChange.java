@@ -20,7 +20,6 @@ import vividcaravan.server.fleet.FittingRow;
 import vividcaravan.server.fleet.FittingsChanged;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.writer.Pen;
 
 /** What a document changes about who sat where. */
@@ -65,7 +64,7 @@ public final class FittingChange {
     }
 
     /** Stores it and tells whoever has to judge again. */
-    public void store(Pen pen, Ids ids, ApplicationEventPublisher events) {
+    public void store(Pen pen, ApplicationEventPublisher events) {
         StatelessSession session = pen.session();
         Map<Long, List<Fitting>> after = new HashMap<>();
         Stream.concat(timeline.fittings().stream(), first.stream())
@@ -83,7 +82,7 @@ public final class FittingChange {
                         .setParameter("sensor", sensor.id())
                         .executeUpdate();
             }
-            stays.forEach(stay -> session.insert(FittingRow.of(ids.next("fitting"), stay)));
+            stays.forEach(stay -> session.insert(FittingRow.of(stay)));
             fleet.fitted(sensor, stays);
         }
         changed.forEach((vehicle, since) -> events.publishEvent(

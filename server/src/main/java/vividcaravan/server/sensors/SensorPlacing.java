@@ -18,7 +18,6 @@ import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -34,7 +33,6 @@ public class SensorPlacing {
     private final FleetDirectory fleet;
     private final FleetTables store;
     private final SingleWriter writer;
-    private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
@@ -42,13 +40,11 @@ public class SensorPlacing {
             FleetDirectory fleet,
             FleetTables store,
             SingleWriter writer,
-            Ids ids,
             Clock clock,
             ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.store = store;
         this.writer = writer;
-        this.ids = ids;
         this.clock = clock;
         this.events = events;
     }
@@ -62,7 +58,7 @@ public class SensorPlacing {
         KnownSensor sensor = store.storeSensor(pen.session(), code, mount);
         FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
         change.fit(sensor, vehicle.id(), position, at, clock.millis());
-        change.store(pen, ids, events);
+        change.store(pen, events);
     }
 
     /** Two wheels have had each other's sensors since {@code at}, epoch milliseconds. */
@@ -74,7 +70,7 @@ public class SensorPlacing {
         change.remove(second, at);
         change.fit(first, vehicle.id(), other, at, at);
         change.fit(second, vehicle.id(), one, at, at);
-        change.store(pen, ids, events);
+        change.store(pen, events);
     }
 
     /** The sensor at a wheel, if there is one, sits nowhere from now on. */
@@ -82,7 +78,7 @@ public class SensorPlacing {
         vehicle.sensorAt(position).ifPresent(sensor -> {
             FittingChange change = new FittingChange(fleet, involved(vehicle, sensor));
             change.remove(sensor, clock.millis());
-            change.store(pen, ids, events);
+            change.store(pen, events);
         });
     }
 

@@ -14,7 +14,6 @@ import vividcaravan.core.planning.KitItem;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -30,14 +29,12 @@ public class Store {
 
     private final SessionFactory sessions;
     private final SingleWriter writer;
-    private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
 
-    Store(SessionFactory sessions, SingleWriter writer, Ids ids, Clock clock, JsonMapper json) {
+    Store(SessionFactory sessions, SingleWriter writer, Clock clock, JsonMapper json) {
         this.sessions = sessions;
         this.writer = writer;
-        this.ids = ids;
         this.clock = clock;
         this.json = json;
     }
@@ -160,9 +157,7 @@ public class Store {
     KeptPlan keep(KitSheet sheet, String who) {
         return writer.make(view -> Decision.make(pen -> {
             StatelessSession session = pen.session();
-            ids.load(session, "kit_plan", "id");
             KitPlanRow row = new KitPlanRow();
-            row.id = ids.next("kit_plan");
             row.state = KitPlanState.PLANNED;
             row.madeAt = clock.millis();
             row.madeBy = who;

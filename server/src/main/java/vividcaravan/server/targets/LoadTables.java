@@ -15,7 +15,6 @@ import vividcaravan.core.planning.RatedTable;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -32,14 +31,12 @@ public class LoadTables {
 
     private final SessionFactory sessions;
     private final SingleWriter writer;
-    private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
 
-    LoadTables(SessionFactory sessions, SingleWriter writer, Ids ids, Clock clock, JsonMapper json) {
+    LoadTables(SessionFactory sessions, SingleWriter writer, Clock clock, JsonMapper json) {
         this.sessions = sessions;
         this.writer = writer;
-        this.ids = ids;
         this.clock = clock;
         this.json = json;
     }
@@ -126,7 +123,6 @@ public class LoadTables {
             String before = known.map(row -> row.source).orElse(null);
             return Decision.make(pen -> {
                 StatelessSession session = pen.session();
-                ids.load(session, "load_table", "id");
                 LoadTableRow row = known.orElseGet(LoadTableRow::new);
                 row.tyreSize = plain(size);
                 row.source = source.strip();
@@ -137,7 +133,6 @@ public class LoadTables {
                 if (known.isPresent()) {
                     session.update(row);
                 } else {
-                    row.id = ids.next("load_table");
                     session.insert(row);
                 }
                 return Done.by(

@@ -1,7 +1,10 @@
 package vividcaravan.server.wheels;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.limits.AxleLimits;
 
@@ -9,6 +12,8 @@ import vividcaravan.core.limits.AxleLimits;
 @Table(name = "limit_change")
 class LimitChangeRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "limit_change_seq")
+    @SequenceGenerator(name = "limit_change_seq", sequenceName = "limit_change_seq", allocationSize = 50)
     long id;
 
     long vehicleId;
@@ -21,9 +26,8 @@ class LimitChangeRow {
     double criticalBeforeKpa;
     double criticalAfterKpa;
 
-    static LimitChangeRow of(long id, long vehicleId, int axle, long at, AxleLimits before, AxleLimits after) {
+    static LimitChangeRow of(long vehicleId, int axle, long at, AxleLimits before, AxleLimits after) {
         LimitChangeRow row = new LimitChangeRow();
-        row.id = id;
         row.vehicleId = vehicleId;
         row.axle = axle;
         row.at = at;

@@ -25,7 +25,6 @@ import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.Pen;
@@ -39,7 +38,6 @@ public class WheelChanges {
     private final SingleWriter writer;
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
-    private final Ids ids;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
@@ -47,13 +45,11 @@ public class WheelChanges {
             SingleWriter writer,
             SessionFactory sessions,
             FleetDirectory fleet,
-            Ids ids,
             Clock clock,
             ApplicationEventPublisher events) {
         this.writer = writer;
         this.sessions = sessions;
         this.fleet = fleet;
-        this.ids = ids;
         this.clock = clock;
         this.events = events;
     }
@@ -151,7 +147,6 @@ public class WheelChanges {
             String who,
             @Nullable String note) {
         AdjustmentRow row = new AdjustmentRow();
-        row.id = ids.next("adjustment");
         row.vehicleId = vehicle.id();
         row.position = position.code();
         row.at = at.toEpochMilli();
@@ -178,10 +173,7 @@ public class WheelChanges {
             var was = before.limits(before.axles().get(i));
             var is = after.limits(after.axles().get(i));
             if (!was.equals(is)) {
-                event.pen()
-                        .session()
-                        .insert(LimitChangeRow.of(
-                                ids.next("limit_change"), vehicle.id(), i + 1, clock.millis(), was, is));
+                event.pen().session().insert(LimitChangeRow.of(vehicle.id(), i + 1, clock.millis(), was, is));
             }
         }
     }

@@ -3,7 +3,10 @@ package vividcaravan.server.workshop.job;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.fitting.WalkOrder;
@@ -12,6 +15,8 @@ import vividcaravan.core.fitting.WalkOrder;
 @Table(name = "job")
 class JobRow {
     @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "job_seq")
+    @SequenceGenerator(name = "job_seq", sequenceName = "job_seq", allocationSize = 1)
     long id;
 
     long vehicleId;

@@ -16,7 +16,6 @@ import vividcaravan.server.description.Describing;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleState;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -34,7 +33,6 @@ class Jobs {
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final Describing vehicles;
-    private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
 
@@ -43,14 +41,12 @@ class Jobs {
             SingleWriter writer,
             FleetDirectory fleet,
             Describing vehicles,
-            Ids ids,
             Clock clock,
             JsonMapper json) {
         this.sessions = sessions;
         this.writer = writer;
         this.fleet = fleet;
         this.vehicles = vehicles;
-        this.ids = ids;
         this.clock = clock;
         this.json = json;
     }
@@ -80,7 +76,6 @@ class Jobs {
 
     private JobRow insert(StatelessSession session, FleetVehicle vehicle, MountKind mount, WalkOrder walk, String who) {
         JobRow row = new JobRow();
-        row.id = nextId(session, "job");
         row.vehicleId = vehicle.id();
         row.mount = mount;
         row.walk = walk;
@@ -89,11 +84,6 @@ class Jobs {
         row.openedBy = who;
         session.insert(row);
         return row;
-    }
-
-    private long nextId(StatelessSession session, String table) {
-        ids.load(session, table, "id");
-        return ids.next(table);
     }
 
     /** The open jobs, and the last that ended; the newest first. */
@@ -169,7 +159,6 @@ class Jobs {
     /** Puts an entry into the record, within a write. */
     FitOutJob record(StatelessSession session, FitOutJob job, JobEntry entry) {
         JobEntryRow row = new JobEntryRow();
-        row.id = nextId(session, "job_entry");
         row.jobId = job.id();
         row.number = entry.number();
         row.entryKey = entry.key();

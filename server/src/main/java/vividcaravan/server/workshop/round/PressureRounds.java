@@ -20,7 +20,6 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Ids;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.writer.Decision;
@@ -39,7 +38,6 @@ class PressureRounds {
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final PressureLook look;
-    private final Ids ids;
     private final Clock clock;
     private final JsonMapper json;
 
@@ -48,14 +46,12 @@ class PressureRounds {
             SingleWriter writer,
             FleetDirectory fleet,
             PressureLook look,
-            Ids ids,
             Clock clock,
             JsonMapper json) {
         this.sessions = sessions;
         this.writer = writer;
         this.fleet = fleet;
         this.look = look;
-        this.ids = ids;
         this.clock = clock;
         this.json = json;
     }
@@ -68,8 +64,6 @@ class PressureRounds {
         return writer.make(view -> Decision.make(pen -> {
             StatelessSession session = pen.session();
             PressureRoundRow row = new PressureRoundRow();
-            ids.load(session, "pressure_round", "id");
-            row.id = ids.next("pressure_round");
             row.state = RoundState.OPEN;
             row.openedAt = clock.millis();
             row.openedBy = who;
@@ -215,8 +209,6 @@ class PressureRounds {
             return Decision.make(pen -> {
                 StatelessSession session = pen.session();
                 RoundReasonRow row = new RoundReasonRow();
-                ids.load(session, "round_reason", "id");
-                row.id = ids.next("round_reason");
                 row.roundId = id;
                 row.vehicleId = vehicle.id();
                 row.position = position.code();
