@@ -402,7 +402,7 @@ public class Accounts implements UserDetailsService {
                             kind,
                             new Thing(Thing.Kind.ACCOUNT, person.userName(), person.displayName()),
                             kind.words()))));
-        } catch (Refusal e) {
+        } catch (RuntimeException e) {
             LOG.warn(
                     "{} {}, which could not be written into the logbook: {}",
                     person.userName(),

@@ -1,7 +1,7 @@
 package vividcaravan.server.alerts;
 
 /**
- * An alert was opened or changed, and that is on disk.
+ * Figures of an alert moved without a deed, and that is on disk; what was done to alerts is learned from the logbook.
  *
  * @param changeSeq number of the change, growing without end
  */

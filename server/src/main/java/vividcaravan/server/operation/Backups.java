@@ -82,17 +82,26 @@ class Backups {
             Files.move(partial, done, StandardCopyOption.REPLACE_EXISTING);
             LOG.info("Backup {} made, {} MB", done, Files.size(done) >> 20);
             Backup backup = describe(done);
-            writer.make(view -> Decision.make(pen -> Done.by(Deed.of(
-                            DeedKind.BACKUP_MADE,
-                            new Thing(Thing.Kind.BACKUP, backup.name(), backup.name()),
-                            "made backup " + backup.name())
-                    .with("Size", "MB", null, backup.bytes() / 1e6))));
+            writeDown(backup);
             return backup;
         } catch (IOException | org.hibernate.HibernateException e) {
             LOG.error("The backup could not be made", e);
             throw Refusal.busy("The backup could not be written to " + folder + ". Look at its room and its rights.");
         } finally {
             isRunning.set(false);
+        }
+    }
+
+    /** The copy is there whether or not that can be written down just now. */
+    private void writeDown(Backup backup) {
+        try {
+            writer.make(view -> Decision.make(pen -> Done.by(Deed.of(
+                            DeedKind.BACKUP_MADE,
+                            new Thing(Thing.Kind.BACKUP, backup.name(), backup.name()),
+                            "made backup " + backup.name())
+                    .with("Size", "MB", null, backup.bytes() / 1e6))));
+        } catch (RuntimeException e) {
+            LOG.warn("Backup {} could not be written into the logbook", backup.name(), e);
         }
     }
 
