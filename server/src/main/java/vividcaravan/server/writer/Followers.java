@@ -151,10 +151,10 @@ public class Followers implements SmartLifecycle {
         cursors.passed(follower.name(), upTo);
     }
 
-    /** Waits, two seconds at most, until every follower has seen what is in the book now. */
+    /** Waits, five seconds at most, until every follower has seen what is in the book now. */
     public void catchUp() {
         long newest = book.newest();
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(2);
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(5);
         while (System.nanoTime() - end < 0
                 && followers.stream().anyMatch(one -> cursors.of(one.name()).orElse(newest) < newest)) {
             try {
