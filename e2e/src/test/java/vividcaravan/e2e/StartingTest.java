@@ -102,7 +102,7 @@ class StartingTest {
     @Test
     void aFullDiskRefusesReadingsKeepsWhatWasTakenAndGoesOnOnceThereIsRoom() throws IOException {
         int accepted = 0;
-        try (Product small = Product.startWithRoomFor(5, folder)) {
+        try (Product small = Product.startWithRoomFor(8, folder)) {
             waitUntilTidied();
             small.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", TRUCK);
             HttpResponse<String> answer = null;
@@ -131,7 +131,7 @@ class StartingTest {
         }
     }
 
-    /** The tables of a new product are made in many steps, which take four megabytes until they are tidied away. */
+    /** The tables of a new product are made in many steps, which take five megabytes until they are tidied away. */
     private void waitUntilTidied() throws IOException {
         Path database = folder.resolve("vivid-caravan.mv.db");
         for (int i = 0; i < 300 && Files.size(database) > 1_000_000; i++) {
