@@ -23,9 +23,9 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.VehicleJudge;
-import vividcaravan.core.judge.VehicleRules;
+import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.LimitPolicy;
 

@@ -92,6 +92,13 @@ class UpgradeTest {
     /** Twelve more readings are too few for a judge that knows nothing, and enough for one that goes on. */
     @Test
     void theJudgeGoesOnWithWhatItHadLearned() {
+        // It knows that the wheel was low before anything is heard of it again.
+        JsonNode wheel = door.get("/api/v1/vehicles/LM-01").json().findParents("position").stream()
+                .filter(one -> one.get("position").asString().equals("2LO"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(wheel.toString()).contains("\"condition\":\"LOW\"");
+
         List<String> readings = new ArrayList<>();
         for (int i = 0; i < 12; i++) {
             Instant at = Instant.parse("2026-11-28T12:10:00Z").plusSeconds(i * 600L);

@@ -1,2 +1,2 @@
-/** An alert's kinds, urgency, life and words. May depend on units and axles. */
+/** An alert's kinds, urgency, life and words. May depend on axles and units. */
 package vividcaravan.core.alert;

@@ -10,6 +10,8 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
 
 /**
  * Judges one wheel again after its past was corrected: a move recorded late, or a backlog of the sensor that sat there

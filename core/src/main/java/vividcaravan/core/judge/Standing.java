@@ -1,8 +1,5 @@
 package vividcaravan.core.judge;
 
-import java.io.DataInput;
-import java.io.DataOutput;
-import java.io.IOException;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
@@ -10,6 +7,7 @@ import vividcaravan.core.alert.Evidence;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.memory.Memory;
 
 /**
  * What was last said of one wheel and one family of faults, so that a finding is reported when it changes and not with
@@ -197,43 +195,22 @@ final class Standing {
         flatDriven = 0;
     }
 
-    void writeTo(DataOutput out) throws IOException {
-        out.writeByte(kind == null ? -1 : kind.ordinal());
-        out.writeByte(urgency == null ? -1 : urgency.ordinal());
-        out.writeBoolean(isRunSoft);
-        out.writeLong(saidAt);
-        out.writeDouble(saidLowest);
-        out.writeDouble(saidHighest);
-        out.writeDouble(saidHottest);
-        out.writeLong(wellSince);
-        out.writeLong(wellAt);
-        out.writeByte(wellReadings);
-        out.writeLong(flatSince);
-        out.writeDouble(flatShare);
-        out.writeLong(flatDriven);
-        out.writeByte(proofDue == null ? -1 : proofDue.ordinal());
-        out.writeBoolean(isClearingDue);
-    }
-
-    void readFrom(DataInput in) throws IOException {
-        kind = orNull(AlertKind.values(), in.readByte());
-        urgency = orNull(Urgency.values(), in.readByte());
-        isRunSoft = in.readBoolean();
-        saidAt = in.readLong();
-        saidLowest = in.readDouble();
-        saidHighest = in.readDouble();
-        saidHottest = in.readDouble();
-        wellSince = in.readLong();
-        wellAt = in.readLong();
-        wellReadings = in.readByte();
-        flatSince = in.readLong();
-        flatShare = in.readDouble();
-        flatDriven = in.readLong();
-        proofDue = orNull(Finding.Proof.values(), in.readByte());
-        isClearingDue = in.readBoolean();
-    }
-
-    private static <T> T orNull(T[] values, int ordinal) {
-        return ordinal < 0 ? null : values[ordinal];
+    /** What outlives a restart. */
+    void remember(Memory memory) {
+        kind = memory.choice("kind", AlertKind.class, kind);
+        urgency = memory.choice("urgency", Urgency.class, urgency);
+        isRunSoft = memory.flag("isRunSoft", isRunSoft);
+        saidAt = memory.time("saidAt", saidAt);
+        saidLowest = memory.figure("saidLowest", saidLowest);
+        saidHighest = memory.figure("saidHighest", saidHighest);
+        saidHottest = memory.figure("saidHottest", saidHottest);
+        wellSince = memory.time("wellSince", wellSince);
+        wellAt = memory.time("wellAt", wellAt);
+        wellReadings = memory.count("wellReadings", wellReadings);
+        flatSince = memory.time("flatSince", flatSince);
+        flatShare = memory.figure("flatShare", flatShare);
+        flatDriven = memory.time("flatDriven", flatDriven);
+        proofDue = memory.choice("proofDue", Finding.Proof.class, proofDue);
+        isClearingDue = memory.flag("isClearingDue", isClearingDue);
     }
 }

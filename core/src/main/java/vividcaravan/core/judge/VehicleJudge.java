@@ -1,8 +1,5 @@
 package vividcaravan.core.judge;
 
-import java.io.DataInput;
-import java.io.DataOutput;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +10,16 @@ import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
+import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.CrossingWatch;
+import vividcaravan.core.judge.sensors.ReceiverWatch;
+import vividcaravan.core.judge.sensors.SilenceWatch;
+import vividcaravan.core.judge.siblings.Movement;
+import vividcaravan.core.judge.siblings.Siblings;
+import vividcaravan.core.judge.weather.WeatherWatch;
 
 /**
  * The one place where readings are judged: all wheels of one vehicle, in event time, without a clock. Give it a vehicle's
@@ -21,8 +28,6 @@ import vividcaravan.core.fitting.Fitting;
  * threads.
  */
 public final class VehicleJudge {
-
-    private static final byte FORMAT = 5;
 
     private final Map<Position, WheelStays> wheels = new LinkedHashMap<>();
     /** The same, to walk over with every reading. */
@@ -58,7 +63,7 @@ public final class VehicleJudge {
         wheels.remove(position);
         WheelStays wheel = other.wheels.get(position);
         if (wheel != null) {
-            silence.welcome(wheel);
+            wheel.stays().forEach(silence::welcome);
             wheels.put(position, wheel);
         }
         listWheels();
@@ -76,7 +81,7 @@ public final class VehicleJudge {
         WheelStays wheel = wheels.computeIfAbsent(stay.position(), WheelStays::new);
         if (!wheel.knows(stay)) {
             wheel.of(stay);
-            silence.welcome(wheel);
+            wheel.stays().forEach(silence::welcome);
             listWheels();
         }
     }
@@ -162,44 +167,43 @@ public final class VehicleJudge {
                 : OptionalDouble.of(wheel.track().ratePerHour());
     }
 
-    /** Writes all that was seen, for {@link #readFrom}. */
-    public void writeTo(DataOutput out) throws IOException {
-        out.writeByte(FORMAT);
-        movement.writeTo(out);
-        silence.writeTo(out);
-        weather.writeTo(out);
-        receiver.writeTo(out);
-        out.writeShort(inOrder.size());
-        for (WheelStays wheel : inOrder) {
-            wheel.writeTo(out);
-        }
+    /**
+     * All that was seen, as plain values by name, for {@link #takeUp}. What is as in a judge that has seen nothing is left
+     * out.
+     */
+    public Map<String, Object> memory() {
+        Memory memory = Memory.blank();
+        remember(memory);
+        Memory all = memory.part("wheels");
+        inOrder.forEach(wheel -> wheel.remember(all.part(wheel.position().code())));
+        return memory.values();
     }
 
     /**
-     * Takes up what {@link #writeTo} wrote. What an earlier version wrote knew less; judging then starts afresh.
-     *
-     * @throws IOException if it was written by a later version
+     * Goes on from what {@link #memory} gave; from an earlier version too: what that did not know begins afresh. Wheels that
+     * the vehicle no longer has are left out.
      */
-    public void readFrom(DataInput in) throws IOException {
-        byte format = in.readByte();
-        if (format < FORMAT) {
-            return;
-        }
-        if (format > FORMAT) {
-            throw new IOException("judge state has format " + format + ", this version reads format " + FORMAT);
-        }
-        movement.readFrom(in);
-        silence.readFrom(in);
-        weather.readFrom(in);
-        receiver.readFrom(in);
+    public void takeUp(Map<?, ?> stored) {
+        Memory memory = Memory.of(stored);
+        remember(memory);
+        Memory all = memory.part("wheels");
         wheels.clear();
-        int count = in.readShort();
-        for (int i = 0; i < count; i++) {
-            WheelStays wheel = WheelStays.readFrom(in);
-            if (rules.at(wheel.position()).isPresent()) {
-                wheels.put(wheel.position(), wheel);
-            }
+        for (String code : all.names()) {
+            Position.find(code)
+                    .filter(position -> rules.at(position).isPresent())
+                    .ifPresent(position -> {
+                        WheelStays wheel = new WheelStays(position);
+                        wheel.remember(all.part(code));
+                        wheels.put(position, wheel);
+                    });
         }
         listWheels();
+    }
+
+    private void remember(Memory memory) {
+        movement.remember(memory.part("movement"));
+        silence.remember(memory.part("silence"));
+        weather.remember(memory.part("weather"));
+        receiver.remember(memory.part("receiver"));
     }
 }

@@ -1,12 +1,25 @@
 package vividcaravan.core.judge;
 
-import java.io.DataInput;
-import java.io.DataOutput;
-import java.io.IOException;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.air.FallWatch;
+import vividcaravan.core.judge.air.PressureLimits;
+import vividcaravan.core.judge.air.TwinLimit;
+import vividcaravan.core.judge.air.WheelTrack;
+import vividcaravan.core.judge.heat.HeatLimits;
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Limit;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.Stage;
+import vividcaravan.core.judge.rules.Stages;
+import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.BatteryWatch;
+import vividcaravan.core.judge.siblings.Measurement;
+import vividcaravan.core.judge.siblings.Movement;
+import vividcaravan.core.judge.siblings.Siblings;
+import vividcaravan.core.judge.weather.Soak;
 
 /**
  * Judges one wheel, reading by reading, in the readings' own time. Constant work and memory per reading. The same
@@ -152,23 +165,14 @@ final class WheelJudge {
         return stages.isRaised(Limit.HIGH) ? WheelCondition.HIGH : WheelCondition.OK;
     }
 
-    void writeTo(DataOutput out) throws IOException {
-        out.writeLong(newestAt);
-        battery.writeTo(out);
-        falls.writeTo(out);
-        soak.writeTo(out);
-        track.writeTo(out);
-        stages.writeTo(out);
-        report.writeTo(out);
-    }
-
-    void readFrom(DataInput in) throws IOException {
-        newestAt = in.readLong();
-        battery.readFrom(in);
-        falls.readFrom(in);
-        soak.readFrom(in);
-        track.readFrom(in);
-        stages.readFrom(in);
-        report.readFrom(in);
+    /** What outlives a restart. */
+    void remember(Memory memory) {
+        newestAt = memory.time("newestAt", newestAt);
+        battery.remember(memory.part("battery"));
+        falls.remember(memory.part("falls"));
+        soak.remember(memory.part("soak"));
+        track.remember(memory.part("track"));
+        stages.remember(memory.part("stages"));
+        report.remember(memory.part("report"));
     }
 }

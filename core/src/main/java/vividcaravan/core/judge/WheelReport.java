@@ -1,8 +1,5 @@
 package vividcaravan.core.judge;
 
-import java.io.DataInput;
-import java.io.DataOutput;
-import java.io.IOException;
 import java.util.List;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
@@ -11,6 +8,17 @@ import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.air.AirSteps;
+import vividcaravan.core.judge.air.FallWatch;
+import vividcaravan.core.judge.air.FallWindow;
+import vividcaravan.core.judge.air.PressureLimits;
+import vividcaravan.core.judge.air.WheelTrack;
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Limit;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.Stages;
+import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.siblings.Siblings;
 import vividcaravan.core.limits.AxleLimits;
 
 /** Says what is new of a wheel, family by family, with the figures behind it. */
@@ -190,17 +198,12 @@ final class WheelReport {
         return Evidence.minutes(left / kpaPerMinute);
     }
 
-    void writeTo(DataOutput out) throws IOException {
+    /** What outlives a restart. */
+    void remember(Memory memory) {
         for (Standing standing : standings) {
-            standing.writeTo(out);
+            standing.remember(memory.part(standing.family().name()));
         }
-        out.writeUTF(crossedWith == null ? "" : crossedWith.code());
-    }
-
-    void readFrom(DataInput in) throws IOException {
-        for (Standing standing : standings) {
-            standing.readFrom(in);
-        }
-        crossedWith = Position.find(in.readUTF()).orElse(null);
+        String other = memory.word("crossedWith", crossedWith == null ? "" : crossedWith.code());
+        crossedWith = Position.find(other).orElse(null);
     }
 }

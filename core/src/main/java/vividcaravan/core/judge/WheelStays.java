@@ -1,32 +1,42 @@
 package vividcaravan.core.judge;
 
-import java.io.DataInput;
-import java.io.DataOutput;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Consumer;
+import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.air.AirSteps;
+import vividcaravan.core.judge.air.WheelTrack;
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.Filled;
+import vividcaravan.core.judge.sensors.Heard;
+import vividcaravan.core.judge.siblings.Neighbour;
+import vividcaravan.core.judge.siblings.Siblings;
+import vividcaravan.core.judge.weather.Soak;
+import vividcaravan.core.judge.weather.Soaked;
 
 /** The latest sensors' stays at a wheel, and what was seen of each; the newest last. */
-final class WheelStays {
-
-    private static final long NEVER = -1;
+final class WheelStays implements Neighbour, Soaked, Filled, Heard {
 
     /** A backlog of the sensor before may still come; of those before that it is history. */
     private static final int KEPT = 2;
 
+    private static final Memory NOTHING_SEEN = Memory.blank();
+
+    static {
+        new WheelJudge().remember(NOTHING_SEEN);
+    }
+
     /** A sensor's stay at a wheel, and what was seen of it. */
-    static final class Stay {
+    static final class Stay implements Heard.Stay {
         private final long sensor;
         private final long from;
         private final WheelJudge judge;
         private long to;
-        /** The round of the vehicle in which this one last spoke. */
-        private long mark = NEVER;
-
-        private long countedAt = Long.MIN_VALUE / 2;
+        private final Turn turn = new Turn();
 
         private Stay(long sensor, long from) {
             this.sensor = sensor;
@@ -42,29 +52,44 @@ final class WheelStays {
             return judge;
         }
 
-        /** When it began, epoch milliseconds. */
-        long from() {
+        @Override
+        public long from() {
             return from;
         }
 
-        /** When it ends, epoch milliseconds. */
-        long to() {
+        @Override
+        public long to() {
             return to;
         }
 
-        long mark() {
-            return mark;
+        @Override
+        public long newestAt() {
+            return judge.newestAt();
         }
 
-        void mark(long round) {
-            mark = round;
+        @Override
+        public Turn turn() {
+            return turn;
         }
 
-        /** Whether the last reading that counted is so long ago that this one counts; it does from now on. */
-        boolean countsAgain(long at, long millis) {
-            boolean counts = at - countedAt >= millis;
-            countedAt = counts ? at : countedAt;
-            return counts;
+        @Override
+        public boolean isSilent() {
+            return judge.isSilent();
+        }
+
+        @Override
+        public void fellSilent(long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+            judge.fellSilent(at, rules, siblings, findings);
+        }
+
+        private void remember(Memory memory) {
+            to = memory.time("to", to);
+            turn.remember(memory.part("turn"));
+            Memory seen = memory.part("seen");
+            judge.remember(seen);
+            if (!memory.isTakenUp()) {
+                seen.leaveOut(NOTHING_SEEN);
+            }
         }
     }
 
@@ -76,7 +101,8 @@ final class WheelStays {
         this.position = position;
     }
 
-    Position position() {
+    @Override
+    public Position position() {
         return position;
     }
 
@@ -85,8 +111,8 @@ final class WheelStays {
         return current;
     }
 
-    /** The stay that is on record for {@code at}, or the last. */
-    Stay recordedFor(long at) {
+    @Override
+    public Stay recordedFor(long at) {
         for (int i = stays.size() - 1; i >= 0; i--) {
             Stay stay = stays.get(i);
             if (stay.from <= at && at < stay.to) {
@@ -96,12 +122,9 @@ final class WheelStays {
         return current;
     }
 
+    /** The wheel against its siblings. */
     WheelTrack track() {
         return current.judge.track();
-    }
-
-    boolean isHeardSince(long at) {
-        return current.judge.newestAt() >= at;
     }
 
     /** Whether another sensor's stay here has given a newer reading. */
@@ -148,37 +171,98 @@ final class WheelStays {
         current = stay;
     }
 
-    void markAll(long round) {
-        stays.forEach(stay -> stay.mark = round);
+    /** Every stay that is kept. */
+    List<Stay> stays() {
+        return stays;
     }
 
-    void writeTo(DataOutput out) throws IOException {
-        out.writeUTF(position.code());
-        out.writeByte(stays.size());
-        out.writeByte(stays.indexOf(current));
-        for (Stay stay : stays) {
-            out.writeLong(stay.sensor);
-            out.writeLong(stay.from);
-            out.writeLong(stay.to);
-            out.writeLong(stay.mark);
-            out.writeLong(stay.countedAt);
-            stay.judge.writeTo(out);
-        }
+    @Override
+    public long newestAt() {
+        return current.judge.newestAt();
     }
 
-    static WheelStays readFrom(DataInput in) throws IOException {
-        WheelStays wheel = new WheelStays(Position.parse(in.readUTF()));
-        int count = in.readByte();
-        int current = in.readByte();
-        for (int i = 0; i < count; i++) {
-            Stay stay = new Stay(in.readLong(), in.readLong());
-            stay.to = in.readLong();
-            stay.mark = in.readLong();
-            stay.countedAt = in.readLong();
-            stay.judge.readFrom(in);
-            wheel.stays.add(stay);
+    @Override
+    public boolean isHeardLately(long time) {
+        return track().isHeardLately(time);
+    }
+
+    @Override
+    public double ratio() {
+        return track().ratio();
+    }
+
+    @Override
+    public double common() {
+        return track().common();
+    }
+
+    @Override
+    public double lossPerHour() {
+        return track().lossPerHour();
+    }
+
+    @Override
+    public double celsius() {
+        return track().celsius();
+    }
+
+    @Override
+    public double airCelsius() {
+        return track().airCelsius();
+    }
+
+    @Override
+    public boolean isHotEnd() {
+        return track().isHotEnd();
+    }
+
+    @Override
+    public double batteryMv() {
+        return current.judge.batteryMv();
+    }
+
+    @Override
+    public Soak soak() {
+        return current.judge.soak();
+    }
+
+    @Override
+    public long settledAdjustment() {
+        return track().settledAdjustment();
+    }
+
+    @Override
+    public AirSteps steps() {
+        return track().steps();
+    }
+
+    @Override
+    public void wasProvenInPlace() {
+        current.judge.wasProvenInPlace();
+    }
+
+    @Override
+    public void wasCrossedWith(
+            Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+        current.judge.wasCrossedWith(other, at, rules, siblings, findings);
+    }
+
+    /** What outlives a restart. */
+    void remember(Memory memory) {
+        long[] sensors = memory.times(
+                "sensors", stays.stream().mapToLong(stay -> stay.sensor).toArray());
+        long[] begins =
+                memory.times("from", stays.stream().mapToLong(stay -> stay.from).toArray());
+        if (memory.isTakenUp()) {
+            for (int i = 0; i < Math.min(sensors.length, begins.length); i++) {
+                stays.add(new Stay(sensors[i], begins[i]));
+            }
         }
-        wheel.current = wheel.stays.get(Math.max(0, current));
-        return wheel;
+        List<Memory> parts = memory.parts("stays", stays.size());
+        for (int i = 0; i < Math.min(parts.size(), stays.size()); i++) {
+            stays.get(i).remember(parts.get(i));
+        }
+        int last = memory.count("last", stays.indexOf(current));
+        current = stays.get(Math.max(0, Math.min(last, stays.size() - 1)));
     }
 }

@@ -16,6 +16,8 @@ import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.SensorAir;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.core.units.AbsolutePressure;

@@ -21,6 +21,8 @@ import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitPolicy;
 

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -265,7 +264,7 @@ class SiblingsTest {
     class State {
 
         @Test
-        void aRestartAtAnyTimeChangesNothing() throws IOException {
+        void aRestartAtAnyTimeChangesNothing() {
             TruckOnTheRoad restarted = TruckOnTheRoad.withSensorsInside();
             for (TruckOnTheRoad each : List.of(truck, restarted)) {
                 each.drive(5);
@@ -281,7 +280,7 @@ class SiblingsTest {
         }
 
         @Test
-        void whatIsKeptOfAWheelStaysUnderTwoKibibytes() throws IOException {
+        void whatIsKeptOfAWheelStaysUnderTwoKibibytes() {
             truck.drive(30);
 
             assertThat(truck.bytesOfWheel()).isLessThan(2_048);

@@ -1,10 +1,5 @@
 package vividcaravan.core.judge;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.DataInputStream;
-import java.io.DataOutputStream;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -23,6 +18,10 @@ import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.SensorAir;
+import vividcaravan.core.judge.rules.Adjustment;
+import vividcaravan.core.judge.rules.AxleConduct;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitPolicy;
@@ -218,19 +217,14 @@ final class TruckOnTheRoad {
     }
 
     /** Puts what was seen away and takes it up again, as a restart does. */
-    TruckOnTheRoad restart() throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        judge.writeTo(new DataOutputStream(bytes));
-        judge = new VehicleJudge(rules);
-        judge.readFrom(new DataInputStream(new ByteArrayInputStream(bytes.toByteArray())));
+    TruckOnTheRoad restart() {
+        judge = Remembered.afterRestart(judge, rules);
         return this;
     }
 
     /** What was seen of each wheel, bytes. */
-    int bytesOfWheel() throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        judge.writeTo(new DataOutputStream(bytes));
-        return bytes.size() / tyres.size();
+    int bytesOfWheel() {
+        return Remembered.bytes(judge.memory()) / tyres.size();
     }
 
     Collection<Tyre> tyres() {

@@ -2,11 +2,6 @@ package vividcaravan.core.judge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.DataInputStream;
-import java.io.DataOutputStream;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -25,6 +20,8 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.LimitPolicy;
 
 /** Laws that hold for any readings: made-up days with leaks, repairs, heat and stray values. */
@@ -65,8 +62,7 @@ class VehicleJudgePropertiesTest {
 
     @Property(seed = "20261120", tries = 200)
     void aPauseAndARestartBetweenAnyTwoReadingsChangeNothing(
-            @ForAll @LongRange(min = 0, max = 1_000_000) long seed, @ForAll @IntRange(min = 0, max = 299) int cut)
-            throws IOException {
+            @ForAll @LongRange(min = 0, max = 1_000_000) long seed, @ForAll @IntRange(min = 0, max = 299) int cut) {
         List<Reading> readings = day(seed, 1_700_000_000_000L, 300);
         Fitting stay = stay(1, 0, Fitting.OPEN);
         List<Finding> atOnce = new ArrayList<>();
@@ -76,13 +72,12 @@ class VehicleJudgePropertiesTest {
         List<Finding> inParts = new ArrayList<>();
         VehicleJudge before = new VehicleJudge(RULES);
         readings.subList(0, cut).forEach(reading -> before.judge(stay, MountKind.STRAP, reading, inParts::add));
-        VehicleJudge after = new VehicleJudge(RULES);
-        after.readFrom(new DataInputStream(new ByteArrayInputStream(stored(before))));
+        VehicleJudge after = Remembered.afterRestart(before, RULES);
         readings.subList(cut, readings.size())
                 .forEach(reading -> after.judge(stay, MountKind.STRAP, reading, inParts::add));
 
         assertThat(inParts).isEqualTo(atOnce);
-        assertThat(stored(after)).isEqualTo(stored(whole));
+        assertThat(Remembered.text(after.memory())).isEqualTo(Remembered.text(whole.memory()));
     }
 
     private record AtWheel(Fitting stay, Reading reading) {}
@@ -101,8 +96,7 @@ class VehicleJudgePropertiesTest {
 
     @Property(seed = "20261126", tries = 60)
     void wheelsBesideEachOtherComeOutTheSameHoweverTheirReadingsAreSplit(
-            @ForAll @LongRange(min = 0, max = 1_000_000) long seed, @ForAll @IntRange(min = 1, max = 200) int portion)
-            throws IOException {
+            @ForAll @LongRange(min = 0, max = 1_000_000) long seed, @ForAll @IntRange(min = 1, max = 200) int portion) {
         List<AtWheel> all = dayOfAll(seed);
         List<Finding> atOnce = new ArrayList<>();
         VehicleJudge whole = new VehicleJudge(RULES);
@@ -111,15 +105,14 @@ class VehicleJudgePropertiesTest {
         List<Finding> inParts = new ArrayList<>();
         VehicleJudge judge = new VehicleJudge(RULES);
         for (int from = 0; from < all.size(); from += portion) {
-            VehicleJudge part = new VehicleJudge(RULES);
-            part.readFrom(new DataInputStream(new ByteArrayInputStream(stored(judge))));
+            VehicleJudge part = Remembered.afterRestart(judge, RULES);
             all.subList(from, Math.min(all.size(), from + portion))
                     .forEach(one -> part.judge(one.stay(), MountKind.VALVE, one.reading(), inParts::add));
             judge = part;
         }
 
         assertThat(inParts).isEqualTo(atOnce);
-        assertThat(stored(judge)).isEqualTo(stored(whole));
+        assertThat(Remembered.text(judge.memory())).isEqualTo(Remembered.text(whole.memory()));
     }
 
     @Property(seed = "20261126", tries = 60)
@@ -142,19 +135,13 @@ class VehicleJudgePropertiesTest {
                 .doesNotHaveDuplicates();
     }
 
-    private static byte[] stored(VehicleJudge judge) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        judge.writeTo(new DataOutputStream(bytes));
-        return bytes.toByteArray();
-    }
-
     @Property(seed = "20261120", tries = 100)
-    void whatAWheelIsRememberedByStaysSmall(@ForAll @LongRange(min = 0, max = 1_000_000) long seed) throws IOException {
+    void whatAWheelIsRememberedByStaysSmall(@ForAll @LongRange(min = 0, max = 1_000_000) long seed) {
         VehicleJudge judge = new VehicleJudge(RULES);
         day(seed, 1_700_000_000_000L, 500)
                 .forEach(reading -> judge.judge(stay(1, 0, Fitting.OPEN), MountKind.STRAP, reading, finding -> {}));
 
-        assertThat(stored(judge).length).isLessThan(2048);
+        assertThat(Remembered.bytes(judge.memory())).isLessThan(2048);
     }
 
     @Property(seed = "20261120", tries = 300)

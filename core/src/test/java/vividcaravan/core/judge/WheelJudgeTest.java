@@ -15,6 +15,7 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitPolicy;
 

@@ -16,7 +16,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.ApiTokens;
 import vividcaravan.server.access.DemoAccounts;

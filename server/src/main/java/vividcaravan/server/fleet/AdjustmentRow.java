@@ -7,7 +7,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import vividcaravan.core.axles.Position;
-import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.rules.Adjustment;
 
 @Entity
 @Table(name = "adjustment")

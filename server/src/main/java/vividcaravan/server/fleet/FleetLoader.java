@@ -12,7 +12,7 @@ import java.util.Map;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;

@@ -18,13 +18,13 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
-import vividcaravan.core.judge.Adjustment;
-import vividcaravan.core.judge.AxleConduct;
-import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.VehicleJudge;
-import vividcaravan.core.judge.VehicleRules;
 import vividcaravan.core.judge.WheelCondition;
-import vividcaravan.core.judge.WheelRules;
+import vividcaravan.core.judge.rules.Adjustment;
+import vividcaravan.core.judge.rules.AxleConduct;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.VehicleRules;
+import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 /** A sensor of ours: where it has been, and what it last said. Changed by the single writer, read by anyone. */
 public final class KnownSensor {

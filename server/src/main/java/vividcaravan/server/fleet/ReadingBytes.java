@@ -1,7 +1,7 @@
 package vividcaravan.server.fleet;
 
 import java.nio.ByteBuffer;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 /** One reading as a few fixed bytes, for a sensor's newest. */
 final class ReadingBytes {

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.gas.TemperatureCompensation;
-import vividcaravan.core.judge.VehicleRules;
+import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.server.platform.Refusal;
 
 /**

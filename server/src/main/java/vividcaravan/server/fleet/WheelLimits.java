@@ -1,6 +1,6 @@
 package vividcaravan.server.fleet;
 
-import vividcaravan.core.judge.WheelRules;
+import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.Basis;
 import vividcaravan.server.platform.Rounded;

@@ -9,8 +9,8 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Reading;
 import vividcaravan.core.judge.WheelCondition;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.platform.Rounded;
 
 /** How a vehicle's wheels are at a given moment. */

@@ -12,7 +12,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FittingsChanged;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;

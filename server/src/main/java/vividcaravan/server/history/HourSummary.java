@@ -3,7 +3,7 @@ package vividcaravan.server.history;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 /**
  * What one sensor said within one hour and one stay: enough to give mean and range of the hour, and of any day made of

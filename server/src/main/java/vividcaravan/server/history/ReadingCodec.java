@@ -4,7 +4,7 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 /**
  * Readings as bytes, exact: milliseconds, thousandths of a kPa and of a °C. Each field is written as its difference from

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
 

@@ -5,7 +5,7 @@ import java.util.function.BooleanSupplier;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;

@@ -1,6 +1,6 @@
 package vividcaravan.server.ingest;
 
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 /**
  * A reading as received, checked but not yet attributed.

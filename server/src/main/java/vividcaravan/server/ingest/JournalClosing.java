@@ -1,9 +1,5 @@
 package vividcaravan.server.ingest;
 
-import java.io.ByteArrayOutputStream;
-import java.io.DataOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.sql.PreparedStatement;
 import java.time.Clock;
 import java.util.ArrayDeque;
@@ -15,7 +11,7 @@ import java.util.function.Consumer;
 import org.hibernate.StatelessSession;
 import org.hibernate.Transaction;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -161,19 +157,14 @@ class JournalClosing {
 
     /** Stores what the judge has seen of a vehicle up to now. */
     void save(StatelessSession session, FleetVehicle vehicle) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (DataOutputStream out = new DataOutputStream(bytes)) {
-            vehicle.judge().writeTo(out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        byte[] memory = JudgeMemory.write(vehicle.judge().memory());
         vehicle.judgedUpTo(journal.lastSeq());
         session.doWork(connection -> {
             try (PreparedStatement merge = connection.prepareStatement(
                     "merge into judgement (vehicle_id, seq, payload) key (vehicle_id) values (?, ?, ?)")) {
                 merge.setLong(1, vehicle.id());
                 merge.setLong(2, vehicle.judgedSeq());
-                merge.setBytes(3, bytes.toByteArray());
+                merge.setBytes(3, memory);
                 merge.executeUpdate();
             }
         });

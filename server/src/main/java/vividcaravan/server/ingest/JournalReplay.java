@@ -1,17 +1,15 @@
 package vividcaravan.server.ingest;
 
-import java.io.ByteArrayInputStream;
-import java.io.DataInputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.hibernate.StatelessSession;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
@@ -24,6 +22,8 @@ import vividcaravan.server.history.ReadingCodec;
  */
 @Component
 class JournalReplay {
+
+    private static final Logger LOG = LoggerFactory.getLogger(JournalReplay.class);
 
     private final FleetDirectory fleet;
     private final BlockStore blocks;
@@ -65,9 +65,10 @@ class JournalReplay {
         FleetVehicle vehicle = fleet.vehicle(((Number) row[0]).longValue()).orElseThrow();
         vehicle.judgedUpTo(((Number) row[1]).longValue());
         try {
-            vehicle.judge().readFrom(new DataInputStream(new ByteArrayInputStream((byte[]) row[2])));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            vehicle.judge().takeUp(JudgeMemory.read((byte[]) row[2]));
+        } catch (RuntimeException e) {
+            // One memory that cannot be read must not keep the product from starting: its judge learns anew.
+            LOG.warn("What the judge of vehicle {} had seen cannot be read; it begins afresh.", vehicle.id(), e);
         }
         vehicle.expectSensors();
     }

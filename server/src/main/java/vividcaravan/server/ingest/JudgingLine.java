@@ -17,7 +17,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FittingsChanged;
 import vividcaravan.server.fleet.FleetDirectory;

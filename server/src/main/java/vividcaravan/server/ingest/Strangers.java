@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 /** Sensors that are heard and are not ours. Kept for the pairing screen, never judged. */
 @Component

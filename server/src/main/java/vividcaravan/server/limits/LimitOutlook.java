@@ -7,7 +7,7 @@ import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.TemperatureCompensation;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitFault;

@@ -14,7 +14,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
-import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.DescriptionReplaced;
 import vividcaravan.server.fleet.FleetDirectory;

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 
 class ReadingBlockTest {
 

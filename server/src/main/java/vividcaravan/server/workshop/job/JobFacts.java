@@ -21,7 +21,7 @@ import vividcaravan.core.fitting.PositionProof;
 import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.WheelProof;
 import vividcaravan.core.gas.TemperatureCompensation;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;

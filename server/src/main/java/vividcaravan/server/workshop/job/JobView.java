@@ -20,7 +20,7 @@ import vividcaravan.core.fitting.PositionProof;
 import vividcaravan.core.fitting.TyreDateCode;
 import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.core.fitting.WheelProof;
-import vividcaravan.core.judge.Reading;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;

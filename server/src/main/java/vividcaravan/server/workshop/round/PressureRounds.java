@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.axles.Position;
-import vividcaravan.core.judge.Adjustment;
+import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Deed;

@@ -1,0 +1,167 @@
+package vividcaravan.core.judge.air;
+
+import vividcaravan.core.judge.memory.Memory;
+
+/**
+ * Sudden changes of a wheel's pressure that stay: an air line, a system that inflates, or what was lost while nobody heard.
+ */
+public final class AirSteps {
+
+    /** A sudden change of this share of target, held for a few readings, is no noise [our judgement]. */
+    private static final double STEP = 0.02;
+    /** A sensor's own step spoils small pressures most: so many of them are never a finding. */
+    static final double STEPS_OF_DOUBT = 1.2;
+
+    private static final int READINGS = 3;
+    private static final double SPREAD = 0.012;
+    /** So many steps up within half a day are not a person's work, or one who had better look for the leak. */
+    public static final int REFILLS = 3;
+
+    private static final long REFILLS_MILLIS = 12L * 60 * 60 * 1000;
+    /** Air shows on the gauge, at least by this share of the step. */
+    private static final double LEAST_OF_GAUGE = 0.4;
+
+    /** Within so long a tyre's own warmth does not change much. */
+    private static final long SUDDEN_MILLIS = 20L * 60 * 1000;
+
+    private static final long LONG_AGO = Long.MIN_VALUE / 2;
+    private static final double HOUR_MILLIS = 3_600_000;
+
+    private int readings;
+    private double lowest;
+    private double highest;
+    private long beganAfter = LONG_AGO;
+    private long beganAt = LONG_AGO;
+    private double gaugeBefore;
+    private double offBefore;
+    private boolean isOfAir;
+
+    private long lastFrom = LONG_AGO;
+    private long lastTo = LONG_AGO;
+    private double lastShare;
+    private final long[] upAt = {LONG_AGO, LONG_AGO, LONG_AGO};
+    private final double[] upShare = new double[REFILLS];
+
+    /**
+     * Takes in how far a wheel is off what it should show; says whether the last readings stand apart from those before and
+     * together among themselves, see {@link #isOfAir}.
+     *
+     * @param off share of target
+     * @param before what it was off until now
+     * @param previousAt when the reading before this was
+     * @param gauge the gauge over target, and {@code previousGauge} the one before
+     * @param isOutside whether the sensor sits outside, where the sun finds it
+     */
+    boolean take(
+            long at,
+            long previousAt,
+            double off,
+            double before,
+            double stepShare,
+            double gauge,
+            double previousGauge,
+            boolean isOutside) {
+        double needed = STEP + STEPS_OF_DOUBT * stepShare;
+        // The first readings after a step are part of what it is off by now, so what it was before is kept.
+        offBefore = readings == 0 ? before : offBefore;
+        if (Double.isNaN(offBefore) || Math.abs(off - offBefore) < needed) {
+            readings = 0;
+            return false;
+        }
+        if (readings == 0) {
+            beganAfter = previousAt;
+            beganAt = at;
+            gaugeBefore = previousGauge;
+            lowest = off;
+            highest = off;
+        }
+        lowest = Math.min(lowest, off);
+        highest = Math.max(highest, off);
+        readings++;
+        if (readings < READINGS) {
+            return false;
+        }
+        readings = 0;
+        if (highest - lowest > Math.max(SPREAD, 2 * stepShare)) {
+            return false;
+        }
+        double share = off - offBefore;
+        boolean hasCooled = !isOutside && beganAt - beganAfter > SUDDEN_MILLIS;
+        isOfAir = hasCooled || (gauge - gaugeBefore) / share >= LEAST_OF_GAUGE;
+        if (!isOfAir) {
+            return true;
+        }
+        lastFrom = beganAfter;
+        lastTo = beganAt;
+        lastShare = share;
+        if (lastShare > 0) {
+            System.arraycopy(upAt, 1, upAt, 0, REFILLS - 1);
+            System.arraycopy(upShare, 1, upShare, 0, REFILLS - 1);
+            upAt[REFILLS - 1] = lastTo;
+            upShare[REFILLS - 1] = lastShare;
+        }
+        return true;
+    }
+
+    /** Whether the step that was just found is air that went in or out; the sun on a sensor moves no gauge. */
+    boolean isOfAir() {
+        return isOfAir;
+    }
+
+    /** The latest step of air, share of target, positive up; it came between {@link #lastFrom} and {@link #lastTo}. */
+    public double lastShare() {
+        return lastShare;
+    }
+
+    /** Time of the last reading before the latest step, epoch milliseconds; far back without one. */
+    long lastFrom() {
+        return lastFrom;
+    }
+
+    /** Time of the first reading after the latest step. */
+    long lastTo() {
+        return lastTo;
+    }
+
+    /** Whether the latest step may have come within {@code millis} of {@code time}. */
+    public boolean isLastNear(long time, long millis) {
+        return lastTo != LONG_AGO && lastFrom - millis <= time && time <= lastTo + millis;
+    }
+
+    /** Whether it was pumped up again and again within the last hours. */
+    boolean isRefilled(long at) {
+        return upAt[0] != LONG_AGO && at - upAt[0] <= REFILLS_MILLIS;
+    }
+
+    /** How fast it must have lost air to need that, share of target an hour. */
+    double refilledPerHour() {
+        double share = 0;
+        for (int i = 1; i < REFILLS; i++) {
+            share += upShare[i];
+        }
+        return share / Math.max(0.1, (upAt[REFILLS - 1] - upAt[0]) / HOUR_MILLIS);
+    }
+
+    /** What was pumped in so far was pumped in on record. */
+    void forgetRefills() {
+        upAt[0] = LONG_AGO;
+        upAt[1] = LONG_AGO;
+        upAt[2] = LONG_AGO;
+    }
+
+    /** What outlives a restart. */
+    public void remember(Memory memory) {
+        readings = memory.count("readings", readings);
+        lowest = memory.figure("lowest", lowest);
+        highest = memory.figure("highest", highest);
+        gaugeBefore = memory.figure("gaugeBefore", gaugeBefore);
+        offBefore = memory.figure("offBefore", offBefore);
+        lastShare = memory.figure("lastShare", lastShare);
+        beganAfter = memory.time("beganAfter", beganAfter);
+        beganAt = memory.time("beganAt", beganAt);
+        lastFrom = memory.time("lastFrom", lastFrom);
+        lastTo = memory.time("lastTo", lastTo);
+        memory.slots("upAt", upAt);
+        memory.slots("upShare", upShare);
+    }
+}

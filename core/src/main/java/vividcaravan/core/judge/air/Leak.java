@@ -1,0 +1,145 @@
+package vividcaravan.core.judge.air;
+
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.siblings.Measurement;
+
+/** Whether a wheel loses air that its siblings keep, how fast, and how surely that is known. */
+final class Leak {
+
+    static final int LEAST_BUCKETS = 5;
+    static final int LINE_BUCKETS = 12;
+    static final long LINE_GAP_MILLIS = 45L * 60 * 1000;
+    /** It has taken at least this share of target before it is spoken of. */
+    private static final double LEAST_DROP = 0.022;
+    /** On soft farm tyres a few kPa are noise, kPa. */
+    private static final double LEAST_DROP_KPA = 4;
+    /** Slower than this is no leak that anyone has to find this week, share of target an hour. */
+    private static final double LEAST_RATE_PER_HOUR = 0.0025;
+
+    private static final double SURE_ERRORS = 3;
+    /** Where all have lost air together, a leak has to show so much more. */
+    private static final double WANDERING = 2;
+
+    private static final double FLAT_PER_HOUR = 0.001;
+    private static final double FLAT_ERROR = 0.0007;
+    /** What is missing after a silence this long was lost during it, at a rate that can be told. */
+    private static final long SLEPT_MILLIS = 60L * 60 * 1000;
+
+    private static final double SLEPT_ERROR = 0.25;
+    /** A sensor outside compares a cold morning with a warm road badly: less than this may be that, share of target. */
+    private static final double SLEPT_OUTSIDE = 0.05;
+    /** One other wheel may itself be the one that changed. */
+    private static final int SIBLINGS_TO_ACCUSE = 2;
+
+    private static final double HOUR_MILLIS = 3_600_000;
+
+    private boolean isThere;
+    private boolean areRefillsTold;
+    private double ratePerHour;
+    private double rateError;
+
+    boolean isThere() {
+        return isThere;
+    }
+
+    /** How fast, kPa at 20 °C an hour, positive; 0 while there is none. */
+    double ratePerHour() {
+        return isThere ? ratePerHour : 0;
+    }
+
+    /** Its standard error. */
+    double rateError() {
+        return rateError;
+    }
+
+    /** What is known of the wheel begins anew. */
+    void forget() {
+        isThere = false;
+    }
+
+    /** Whether it was pumped up again and again within the last hours, as by a system that works against a leak. */
+    boolean isRefilled(AirSteps steps, long at) {
+        return areRefillsTold && steps.isRefilled(at);
+    }
+
+    /** The wheel was pumped up. */
+    void pumpedUp(AirSteps steps, Measurement m) {
+        // Outside, sun and shade make steps of their own.
+        areRefillsTold = m.rules().conduct().isSelfInflating() || !m.isOutside();
+        isThere = isRefilled(steps, m.at());
+        if (isThere) {
+            found(steps.refilledPerHour() * m.targetKpa());
+        }
+    }
+
+    /** Air went out at once, or while nobody heard. */
+    void lostAtOnce(AirSteps steps, Measurement m) {
+        double hours = (steps.lastTo() - steps.lastFrom()) / HOUR_MILLIS;
+        double perHour = -steps.lastShare() / hours;
+        boolean isPlain =
+                m.siblings().count() >= SIBLINGS_TO_ACCUSE && -steps.lastShare() >= (m.isOutside() ? SLEPT_OUTSIDE : 0);
+        if (isPlain && steps.lastTo() - steps.lastFrom() >= SLEPT_MILLIS && perHour >= LEAST_RATE_PER_HOUR) {
+            found(perHour * m.targetKpa());
+        }
+    }
+
+    private void found(double kpaPerHour) {
+        isThere = true;
+        ratePerHour = kpaPerHour;
+        rateError = kpaPerHour * SLEPT_ERROR;
+    }
+
+    /**
+     * Judges how far the wheel has left what it should show.
+     *
+     * @param healthy what it may be off by, share of target
+     * @return whether it keeps another level than it had: somebody set it to that
+     */
+    boolean judge(Drift drift, AirSteps steps, Measurement m, double stepKpa, double healthy) {
+        double target = m.targetKpa();
+        double drop = -drift.now();
+        double needed = needed(m, stepKpa);
+        Drift.Line line = drift.line(LINE_BUCKETS, LINE_GAP_MILLIS);
+        boolean isFalling = line.buckets() >= LEAST_BUCKETS
+                && line.perHour() <= -LEAST_RATE_PER_HOUR
+                && line.perHour() + SURE_ERRORS * line.error() < 0;
+        boolean isFlat = line.buckets() >= LINE_BUCKETS
+                && Math.abs(line.perHour()) <= FLAT_PER_HOUR
+                && line.error() <= FLAT_ERROR;
+        if (isFalling && (isThere || drop >= needed)) {
+            isThere = true;
+            ratePerHour = -line.perHour() * target;
+            rateError = line.error() * target;
+        } else if (isRefilled(steps, m.at())) {
+            isThere = true;
+        } else if (isFlat || drop < needed / 2) {
+            isThere = false;
+            // Outside, what rises and stays for an hour or two is the sun on the others, not air.
+            boolean isSet = drop >= healthy || -drop >= healthy && (!m.isOutside() || isFlatForLong(drift));
+            return isFlat && isSet;
+        }
+        return false;
+    }
+
+    private static double needed(Measurement m, double stepKpa) {
+        double target = m.targetKpa();
+        double needed =
+                Math.max(Math.max(LEAST_DROP, LEAST_DROP_KPA / target), AirSteps.STEPS_OF_DOUBT * stepKpa / target);
+        // After all were set anew the others find their levels one by one, and the comparison wanders with them.
+        boolean isWandering = m.siblings().areHeard() && m.siblings().ratio() - 1 < Baseline.COMMON_LOSS;
+        return isWandering ? WANDERING * needed : needed;
+    }
+
+    private static boolean isFlatForLong(Drift drift) {
+        Drift.Line line = drift.line(Drift.BUCKETS, LINE_GAP_MILLIS);
+        return line.buckets() == Drift.BUCKETS && Math.abs(line.perHour()) <= FLAT_PER_HOUR;
+    }
+
+    /** What outlives a restart. */
+    public void remember(Memory memory) {
+        isThere = memory.flag("isThere", isThere);
+        areRefillsTold = memory.flag("areRefillsTold", areRefillsTold);
+        ratePerHour = memory.figure("ratePerHour", ratePerHour);
+        rateError = memory.figure("rateError", rateError);
+    }
+}

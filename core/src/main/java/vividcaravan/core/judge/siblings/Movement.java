@@ -1,0 +1,66 @@
+package vividcaravan.core.judge.siblings;
+
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Reading;
+
+/** Whether the vehicle moves, as far as its sensors say; many do not. */
+public final class Movement {
+
+    /** Parked this long, the tyres are as cold as the air [common practice: 3 to 4 h]. */
+    public static final long SOAK_MILLIS = 4L * 60 * 60 * 1000;
+
+    private static final long LATELY_MILLIS = 12L * 60 * 1000;
+    /** What a wheel shows so soon after it stopped, it was driven at [our judgement]. */
+    private static final long JUST_STOPPED_MILLIS = 30L * 60 * 1000;
+
+    private static final long NEVER = Long.MAX_VALUE;
+
+    private boolean isStanding;
+    private long saidAt = Long.MIN_VALUE / 2;
+    private long standsSince = NEVER;
+
+    /** Takes in what a reading says of it. */
+    public void take(Reading reading) {
+        if (reading.moving() == null) {
+            return;
+        }
+        isStanding = !reading.moving();
+        saidAt = reading.at();
+        standsSince = isStanding ? Math.min(standsSince, reading.at()) : NEVER;
+    }
+
+    /** Whether a sensor said lately that it stands, and none since that it moves. */
+    boolean isStanding(long at) {
+        return isStanding && at - saidAt <= LATELY_MILLIS;
+    }
+
+    /** Whether any sensor said lately what it does. */
+    boolean isKnown(long at) {
+        return at - saidAt <= LATELY_MILLIS;
+    }
+
+    /** Whether it is known to have stood so long that its tyres are cold. */
+    public boolean isSoaked(long at) {
+        return standsSince != NEVER && at - standsSince >= SOAK_MILLIS;
+    }
+
+    /**
+     * Whether what a wheel shows at {@code at} it may have been driven at: unless the sensors say that it stands, and has for
+     * a while.
+     */
+    public boolean mayJustHaveDriven(long at) {
+        return standsSince == NEVER || at - standsSince <= JUST_STOPPED_MILLIS;
+    }
+
+    /** Whether the last word, which came at {@code at}, was that it moves. */
+    public boolean wasMoving(long at) {
+        return !isStanding && at - saidAt <= LATELY_MILLIS;
+    }
+
+    /** What outlives a restart. */
+    public void remember(Memory memory) {
+        isStanding = memory.flag("isStanding", isStanding);
+        saidAt = memory.time("saidAt", saidAt);
+        standsSince = memory.time("standsSince", standsSince);
+    }
+}

@@ -1,0 +1,13 @@
+package vividcaravan.core.judge.weather;
+
+import vividcaravan.core.axles.Position;
+
+/** A wheel with its gauge when it last was cold. */
+public interface Soaked {
+
+    /** Where it is. */
+    Position position();
+
+    /** Its gauge when it last was cold. */
+    Soak soak();
+}
