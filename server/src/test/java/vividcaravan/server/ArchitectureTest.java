@@ -1,6 +1,7 @@
 package vividcaravan.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -42,6 +43,29 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .haveNameMatching(".*\\.logbook\\.Logbook\\$Page");
+
+    /** Another database is another adapter of {@code Storage}. */
+    @ArchTest
+    static final ArchRule onlyItsAdapterKnowsTheDatabase = noClasses()
+            .that()
+            .resideOutsideOfPackage("..server.h2..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("org.h2..");
+
+    @ArchTest
+    static final ArchRule nobodyElseKnowsTheAdapter = noClasses()
+            .that()
+            .haveNameNotMatching(".*VividCaravanApplication.*|.*__.*") // the composition, and what is generated
+            .and()
+            .resideOutsideOfPackage("..server.h2..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("..server.h2..");
+
+    @ArchTest
+    static final ArchRule whatIsDoneByTheClockIsATick =
+            noMethods().should().beAnnotatedWith("org.springframework.scheduling.annotation.Scheduled");
 
     /** What a person, a token or the clock changes is a change with its deed. */
     @ArchTest

@@ -1,22 +1,30 @@
 package vividcaravan.server.alerts;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
 import java.util.function.UnaryOperator;
-import org.springframework.scheduling.annotation.Scheduled;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Ticking;
+import vividcaravan.server.platform.WriteFailed;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
 
 /** What people do to alerts. */
 @Component
-class AlertActions {
+class AlertActions implements Ticking {
+
+    private static final Logger LOG = LoggerFactory.getLogger(AlertActions.class);
 
     private final SingleWriter writer;
     private final FleetDirectory fleet;
@@ -28,6 +36,11 @@ class AlertActions {
         this.fleet = fleet;
         this.store = store;
         this.clock = clock;
+    }
+
+    @Override
+    public List<Tick> ticks() {
+        return List.of(new Tick("end-of-shelving", Duration.ZERO, Duration.ofSeconds(20), this::unshelve));
     }
 
     void acknowledge(long id, String who) {
@@ -47,15 +60,23 @@ class AlertActions {
     }
 
     /** What was put aside comes back by itself. */
-    @Scheduled(fixedDelay = 20_000)
     void unshelve() {
         long now = clock.millis();
         for (FleetVehicle vehicle : fleet.vehicles()) {
             for (Alert alert : vehicle.openAlerts()) {
                 if (alert.state() == AlertState.SHELVED && alert.shelvedUntil() <= now) {
-                    change(alert.id(), shelved -> shelved.unshelved(now));
+                    unshelve(alert, now);
                 }
             }
+        }
+    }
+
+    /** One that cannot be taken up again just now waits for the next time; the others do not wait for it. */
+    private void unshelve(Alert alert, long now) {
+        try {
+            change(alert.id(), shelved -> shelved.unshelved(now));
+        } catch (Refusal | AlertRefused | WriteFailed e) {
+            LOG.info("Alert {} stays shelved for now: {}", alert.id(), e.getMessage());
         }
     }
 

@@ -20,6 +20,7 @@ import org.hibernate.StatelessSession;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Storage;
 
 /**
  * Readings by sensor and hour. The hours being written are in memory, backed by the journal; the others are rows of
@@ -47,10 +48,13 @@ public class BlockStore {
 
     private final SessionFactory sessions;
     private final Map<Long, ReadingBlock> inMemory = new ConcurrentHashMap<>();
-    private final WeekTables weeks = new WeekTables();
+    private final Storage storage;
+    private final WeekTables weeks;
     private volatile long oldestHour;
 
-    BlockStore(SessionFactory sessions) {
+    BlockStore(SessionFactory sessions, Storage storage) {
+        this.storage = storage;
+        this.weeks = new WeekTables(storage);
         this.sessions = sessions;
     }
 
@@ -171,8 +175,8 @@ public class BlockStore {
     }
 
     private void write(Connection connection, long week, List<Long> keys) throws SQLException {
-        try (PreparedStatement merge = connection.prepareStatement(
-                "merge into " + WeekTables.name(week) + " (id, payload) key (id) values (?, ?)")) {
+        try (PreparedStatement merge =
+                connection.prepareStatement(storage.upsertInOrder(WeekTables.name(week), "id", "id", "payload"))) {
             for (Long key : keys) {
                 ReadingBlock block = inMemory.get(key);
                 if (block != null && block.isDirty()) {

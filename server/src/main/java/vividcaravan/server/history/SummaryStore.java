@@ -17,6 +17,7 @@ import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.platform.Storage;
 
 /**
  * Summaries of hours, kept for good: one row per sensor and day (UTC) with key {@code day << 32 | sensor}, written when
@@ -35,13 +36,15 @@ class SummaryStore {
     private final FleetDirectory fleet;
     private final BlockStore blocks;
     private final SessionFactory sessions;
+    private final Storage storage;
     private volatile long writtenBefore;
     private volatile long firstDay;
 
-    SummaryStore(FleetDirectory fleet, BlockStore blocks, SessionFactory sessions) {
+    SummaryStore(FleetDirectory fleet, BlockStore blocks, SessionFactory sessions, Storage storage) {
         this.fleet = fleet;
         this.blocks = blocks;
         this.sessions = sessions;
+        this.storage = storage;
     }
 
     static long day(long at) {
@@ -95,9 +98,9 @@ class SummaryStore {
         }
     }
 
-    private static void write(Connection connection, long id, byte[] payload) throws SQLException {
+    private void write(Connection connection, long id, byte[] payload) throws SQLException {
         try (PreparedStatement merge =
-                connection.prepareStatement("merge into reading_day (id, payload) key (id) values (?, ?)")) {
+                connection.prepareStatement(storage.upsertInOrder("reading_day", "id", "id", "payload"))) {
             merge.setLong(1, id);
             merge.setBytes(2, payload);
             merge.executeUpdate();

@@ -1,14 +1,11 @@
 package vividcaravan.server.history;
 
-import java.sql.Connection;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Statement;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentSkipListSet;
 import org.hibernate.StatelessSession;
+import vividcaravan.server.platform.Storage;
 
 /**
  * One table of blocks for each week, so that history beyond the retention is dropped with its table: measured eighty
@@ -17,27 +14,20 @@ import org.hibernate.StatelessSession;
 final class WeekTables {
 
     static final long HOURS = 24 * 7;
-    private static final String PREFIX = "READING_BLOCK_W";
+    private static final String PREFIX = "reading_block_w";
 
+    private final Storage storage;
     private final Set<Long> weeks = new ConcurrentSkipListSet<>();
+
+    WeekTables(Storage storage) {
+        this.storage = storage;
+    }
 
     /** Learns which weeks there are. */
     void load(StatelessSession session) {
         weeks.clear();
-        session.doWork(connection -> weeks.addAll(weeksIn(connection)));
-    }
-
-    private static Set<Long> weeksIn(Connection connection) throws SQLException {
-        Set<Long> found = new ConcurrentSkipListSet<>();
-        try (Statement statement = connection.createStatement();
-                ResultSet tables = statement.executeQuery(
-                        "select table_name from information_schema.tables where table_name like '"
-                                + PREFIX.replace("_", "\\_") + "%'")) {
-            while (tables.next()) {
-                found.add(Long.parseLong(tables.getString(1).substring(PREFIX.length())));
-            }
-        }
-        return found;
+        session.doWork(connection -> storage.tablesNamed(connection, PREFIX)
+                .forEach(name -> weeks.add(Long.parseLong(name.substring(PREFIX.length())))));
     }
 
     /** The oldest week there is. */
@@ -50,39 +40,28 @@ final class WeekTables {
     }
 
     static String name(long week) {
-        return PREFIX.toLowerCase(java.util.Locale.ROOT) + week;
+        return PREFIX + week;
     }
 
     boolean has(long week) {
         return weeks.contains(week);
     }
 
-    /** Makes the table of a week, if there is none. H2 commits by itself here. */
+    /** Makes the table of a week, if there is none. It ends the transaction under way. */
     void make(StatelessSession session, long week) {
         if (!has(week)) {
-            execute(
-                    session,
-                    "create table if not exists " + name(week)
-                            + " (id bigint primary key, payload varbinary(1048576) not null)");
+            session.doWork(connection -> storage.makeBlockTable(connection, name(week)));
             weeks.add(week);
         }
     }
 
-    /** Drops the weeks before {@code week} and returns how many these were. H2 commits by itself here. */
+    /** Drops the weeks before {@code week} and returns how many these were. It ends the transaction under way. */
     int dropBefore(StatelessSession session, long week) {
         List<Long> old = weeks.stream().filter(w -> w < week).toList();
         for (long w : old) {
             weeks.remove(w);
-            execute(session, "drop table " + name(w));
+            session.doWork(connection -> storage.dropTable(connection, name(w)));
         }
         return old.size();
-    }
-
-    private static void execute(StatelessSession session, String ddl) {
-        session.doWork(connection -> {
-            try (Statement statement = connection.createStatement()) {
-                statement.execute(ddl);
-            }
-        });
     }
 }

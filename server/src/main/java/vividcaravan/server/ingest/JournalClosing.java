@@ -18,7 +18,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.HistoryKeeper;
-import vividcaravan.server.platform.Durable;
+import vividcaravan.server.platform.Storage;
 
 /**
  * Turns the journal over once an hour is complete, and brings what the consumed table holds to its lasting places: what
@@ -50,6 +50,7 @@ class JournalClosing {
     private final BlockStore blocks;
     private final HistoryKeeper history;
     private final Journal journal;
+    private final Storage storage;
     private final Clock clock;
 
     private final Deque<FleetVehicle> judgements = new ArrayDeque<>();
@@ -65,12 +66,14 @@ class JournalClosing {
             BlockStore blocks,
             HistoryKeeper history,
             Journal journal,
+            Storage storage,
             Clock clock) {
         this.fleet = fleet;
         this.tables = tables;
         this.blocks = blocks;
         this.history = history;
         this.journal = journal;
+        this.storage = storage;
         this.clock = clock;
     }
 
@@ -111,7 +114,7 @@ class JournalClosing {
                     || journal.readingsInCurrent() > 0 && hour() != turnedOverIn;
             if (isDue) {
                 inTransaction(session, journal::turnOver);
-                Durable.sync(session);
+                storage.sync(session);
                 queueEverything();
             }
             return isDue;
@@ -128,7 +131,7 @@ class JournalClosing {
         } else if (!blocksToWrite.isEmpty()) {
             writeSomeBlocks(session);
         } else if (!history.sumUpLate(session)) {
-            Durable.sync(session);
+            storage.sync(session);
             journal.truncateOther(session);
             isClosing = false;
             blocks.evict(sensor -> fleet.sensor(sensor)
@@ -161,7 +164,7 @@ class JournalClosing {
         vehicle.judgedUpTo(journal.lastSeq());
         session.doWork(connection -> {
             try (PreparedStatement merge = connection.prepareStatement(
-                    "merge into judgement (vehicle_id, seq, payload) key (vehicle_id) values (?, ?, ?)")) {
+                    storage.upsertInOrder("judgement", "vehicle_id", "vehicle_id", "seq", "payload"))) {
                 merge.setLong(1, vehicle.id());
                 merge.setLong(2, vehicle.judgedSeq());
                 merge.setBytes(3, memory);

@@ -1,17 +1,18 @@
 package vividcaravan.server.ingest;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.SingleWriter;
@@ -22,7 +23,7 @@ import vividcaravan.server.writer.Write;
  * while it was moving. Asked by the live clock; a vehicle whose past is being sent is none of its business.
  */
 @Component
-class ReceiverTick {
+class ReceiverTick implements Ticking {
 
     private static final Logger LOG = LoggerFactory.getLogger(ReceiverTick.class);
     /** So many at once are not a matter of their receivers. */
@@ -52,7 +53,11 @@ class ReceiverTick {
         this.quietMillis = properties.receiverQuiet().toMillis();
     }
 
-    @Scheduled(fixedDelay = 10_000)
+    @Override
+    public List<Tick> ticks() {
+        return List.of(new Tick("look-for-quiet-receivers", Duration.ZERO, Duration.ofSeconds(10), this::tick));
+    }
+
     void tick() {
         long now = clock.millis();
         List<FleetVehicle> live = fleet.vehicles().stream()

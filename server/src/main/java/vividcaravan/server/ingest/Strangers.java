@@ -10,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.server.platform.Storage;
 
 /** Sensors that are heard and are not ours. Kept for the pairing screen, never judged. */
 @Component
@@ -33,7 +34,13 @@ public class Strangers {
 
     private final Map<String, Heard> heard = new ConcurrentHashMap<>();
     private final Set<String> gone = new HashSet<>();
+    private final Storage storage;
     private long writtenAt;
+
+    Strangers(Storage storage) {
+        this.storage = storage;
+    }
+
     private boolean isForgotten;
 
     void load(StatelessSession session) {
@@ -132,19 +139,29 @@ public class Strangers {
         writtenAt = isDue ? now : writtenAt;
     }
 
-    private static void write(StatelessSession session, String code, Heard known) {
+    private void write(StatelessSession session, String code, Heard known) {
         Reading newest = known.newest;
-        session.createNativeMutationQuery("merge into stranger (code, first_heard_at, last_heard_at, readings,"
-                        + " pressure_kpa, temperature_c, rssi_dbm) key (code)"
-                        + " values (:code, :first, :last, :readings, :kpa, :celsius, :rssi)")
+        session.createNativeMutationQuery(storage.upsert(
+                        "stranger",
+                        "code",
+                        "code",
+                        "first_heard_at",
+                        "last_heard_at",
+                        "readings",
+                        "pressure_kpa",
+                        "temperature_c",
+                        "rssi_dbm"))
                 .setParameter("code", code)
-                .setParameter("first", Instant.ofEpochMilli(known.firstAt))
-                .setParameter("last", Instant.ofEpochMilli(known.lastAt))
+                .setParameter("first_heard_at", Instant.ofEpochMilli(known.firstAt))
+                .setParameter("last_heard_at", Instant.ofEpochMilli(known.lastAt))
                 .setParameter("readings", known.readings)
-                .setParameter("kpa", Double.isNaN(newest.pressureKpa()) ? null : newest.pressureKpa(), Double.class)
                 .setParameter(
-                        "celsius", Double.isNaN(newest.temperatureC()) ? null : newest.temperatureC(), Double.class)
-                .setParameter("rssi", newest.rssiDbm(), Integer.class)
+                        "pressure_kpa", Double.isNaN(newest.pressureKpa()) ? null : newest.pressureKpa(), Double.class)
+                .setParameter(
+                        "temperature_c",
+                        Double.isNaN(newest.temperatureC()) ? null : newest.temperatureC(),
+                        Double.class)
+                .setParameter("rssi_dbm", newest.rssiDbm(), Integer.class)
                 .executeUpdate();
         known.isStored = true;
         known.isDirty = false;

@@ -1,6 +1,7 @@
 package vividcaravan.server.live;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -18,7 +19,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
@@ -37,6 +37,7 @@ import vividcaravan.server.logbook.LogbookEntry;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.writer.Change;
 import vividcaravan.server.writer.Follower;
 
@@ -46,7 +47,7 @@ import vividcaravan.server.writer.Follower;
  * where it was; who is far behind is caught up from the database page by page.
  */
 @Component
-class LiveStreams implements Follower, DisposableBean {
+class LiveStreams implements Follower, DisposableBean, Ticking {
 
     private static final int MOST_STREAMS = 200;
     /** A browser opens a new stream by itself; so a person whose session ended is found out. */
@@ -88,6 +89,11 @@ class LiveStreams implements Follower, DisposableBean {
         this.fleet = fleet;
         this.json = json;
         this.clock = clock;
+    }
+
+    @Override
+    public List<Tick> ticks() {
+        return List.of(new Tick("tell-the-pages", Duration.ZERO, Duration.ofMillis(250), this::tell));
     }
 
     /** A slow reader blocks its sender, so every stream may have one of its own; idle ones go. */
@@ -187,7 +193,6 @@ class LiveStreams implements Follower, DisposableBean {
                 .forEach(this::close);
     }
 
-    @Scheduled(fixedDelay = 250)
     void tell() {
         if (streams.isEmpty()) {
             dirty.clear();

@@ -10,6 +10,7 @@ import java.util.concurrent.TimeUnit;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Storage;
 
 /**
  * The book as the single writer keeps it: it knows the last entry and appends to it within the writer's transaction. Entries
@@ -19,6 +20,7 @@ import org.springframework.stereotype.Component;
 public class Logbook {
 
     private final Clock clock;
+    private final Storage storage;
     private long lastNumber;
     private long lastAt;
     private String lastHash = Chain.BEGINNING;
@@ -31,7 +33,8 @@ public class Logbook {
     /**
      * @param clock says when a deed was done
      */
-    public Logbook(Clock clock) {
+    public Logbook(Clock clock, Storage storage) {
+        this.storage = storage;
         this.clock = clock;
     }
 
@@ -110,8 +113,7 @@ public class Logbook {
         long block = entry.number() / Words.BLOCK;
         if (entry.number() % Words.BLOCK == 0 && entry.number() > 0) {
             String full = words.text();
-            session.createNativeMutationQuery(
-                            "merge into logbook_words (block, words) key (block) values (:block, :words)")
+            session.createNativeMutationQuery(storage.upsert("logbook_words", "block", "block", "words"))
                     .setParameter("block", block - 1)
                     .setParameter("words", full)
                     .executeUpdate();

@@ -3,6 +3,7 @@ package vividcaravan.server.mail;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Properties;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -10,17 +11,17 @@ import org.slf4j.LoggerFactory;
 import org.springframework.mail.MailException;
 import org.springframework.mail.SimpleMailMessage;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
 
 /** Carries what waits in the outbox to the mail server; what it does not take is tried again, ever more seldom. */
 @Component
-class MailDelivery {
+class MailDelivery implements Ticking {
 
     private static final Logger LOG = LoggerFactory.getLogger(MailDelivery.class);
     private static final int MOST_TRIES = 8;
@@ -44,6 +45,11 @@ class MailDelivery {
         this.sender = sender(settings);
     }
 
+    @Override
+    public List<Tick> ticks() {
+        return List.of(new Tick("deliver-mail", Duration.ZERO, Duration.ofSeconds(5), this::deliver));
+    }
+
     private static JavaMailSenderImpl sender(MailSettings settings) {
         JavaMailSenderImpl sender = new JavaMailSenderImpl();
         sender.setHost(settings.host());
@@ -64,7 +70,6 @@ class MailDelivery {
         return sender;
     }
 
-    @Scheduled(fixedDelay = 5_000)
     void deliver() {
         if (!outbox.isSending()) {
             return;

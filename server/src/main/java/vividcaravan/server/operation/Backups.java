@@ -25,6 +25,7 @@ import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.LogbookProof;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Storage;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -42,11 +43,13 @@ class Backups {
 
     private final SessionFactory sessions;
     private final SingleWriter writer;
+    private final Storage storage;
     private final Path folder;
     private final Clock clock;
     private final AtomicBoolean isRunning = new AtomicBoolean();
 
-    Backups(SessionFactory sessions, SingleWriter writer, VividProperties properties, Clock clock) {
+    Backups(SessionFactory sessions, SingleWriter writer, Storage storage, VividProperties properties, Clock clock) {
+        this.storage = storage;
         this.sessions = sessions;
         this.writer = writer;
         this.folder = properties.backupDir().toAbsolutePath().normalize();
@@ -72,12 +75,7 @@ class Backups {
         Path partial = folder.resolve("in-the-making.zip");
         try (StatelessSession session = sessions.openStatelessSession()) {
             Files.createDirectories(folder);
-            session.doWork(connection -> {
-                try (java.sql.PreparedStatement backup = connection.prepareStatement("backup to ?")) {
-                    backup.setString(1, partial.toString());
-                    backup.execute();
-                }
-            });
+            storage.backUp(session, partial);
             Path done = folder.resolve(NAME.format(clock.instant()));
             Files.move(partial, done, StandardCopyOption.REPLACE_EXISTING);
             LOG.info("Backup {} made, {} MB", done, Files.size(done) >> 20);
@@ -135,7 +133,7 @@ class Backups {
     Standing standing(String name) {
         Path file = file(name).orElseThrow(() -> Refusal.notFound("There is no backup \"" + name + "\"."));
         try {
-            LogbookProof proof = BookOfCopy.proof(file);
+            LogbookProof proof = new BookOfCopy(storage).proof(file);
             try (StatelessSession session = sessions.openStatelessSession()) {
                 boolean isPart = session.doReturningWork(connection -> LogbookProof.hashOf(connection, proof.newest())
                         .filter(hash -> hash.equals(proof.hash()))

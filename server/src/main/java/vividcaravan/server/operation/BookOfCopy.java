@@ -4,17 +4,18 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
-import org.h2.api.ErrorCode;
 import vividcaravan.server.logbook.LogbookProof;
+import vividcaravan.server.platform.Storage;
 
 /** The logbook in a copy of the database: in a backup, or in a data folder whose product does not run. */
 final class BookOfCopy {
 
-    private static final String DATABASE = "vivid-caravan.mv.db";
+    private final Storage storage;
 
-    private BookOfCopy() {}
+    BookOfCopy(Storage storage) {
+        this.storage = storage;
+    }
 
     /** Something done with a database. */
     interface Look<T> {
@@ -26,28 +27,25 @@ final class BookOfCopy {
      *
      * @throws IOException if it cannot be read; says why
      */
-    static <T> T look(Path file, Look<T> look) throws IOException {
+    <T> T look(Path file, Look<T> look) throws IOException {
         Path own = Files.createTempDirectory("vivid-caravan-logbook");
         try {
-            Path copy = own.resolve(DATABASE);
+            Path copy = own.resolve(storage.fileName());
             if (Files.isDirectory(file)) {
-                Path database = file.resolve(DATABASE);
+                Path database = file.resolve(storage.fileName());
                 if (!Files.isRegularFile(database)) {
                     throw new IOException("there is no database in the folder " + file + ".");
                 }
                 Files.copy(database, copy);
             } else {
-                Restore.unpack(file, copy);
+                new Restore(storage).unpack(file, copy);
             }
-            try (Connection connection = DriverManager.getConnection(
-                    "jdbc:h2:file:" + own.resolve("vivid-caravan").toAbsolutePath() + ";IFEXISTS=TRUE", "sa", "")) {
+            try (Connection connection = storage.openCopy(copy)) {
                 return look.at(connection);
             }
         } catch (SQLException e) {
             throw new IOException(
-                    e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_1
-                                    || e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_DATABASE_EMPTY_1
-                                    || e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_WITH_CANDIDATES_2
+                    storage.isTableMissing(e)
                             ? file + " is from before there was a logbook."
                             : file + " is damaged or from a newer version (" + e.getMessage() + ").",
                     e);
@@ -66,7 +64,7 @@ final class BookOfCopy {
     }
 
     /** How the chain in it stands. */
-    static LogbookProof proof(Path file) throws IOException {
+    LogbookProof proof(Path file) throws IOException {
         return look(file, LogbookProof::of);
     }
 }

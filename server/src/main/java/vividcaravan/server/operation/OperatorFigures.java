@@ -2,8 +2,6 @@ package vividcaravan.server.operation;
 
 import io.micrometer.core.instrument.Gauge;
 import io.micrometer.core.instrument.MeterRegistry;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.function.ToDoubleFunction;
@@ -12,6 +10,7 @@ import vividcaravan.core.alert.Urgency;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.WheelStates;
+import vividcaravan.server.platform.Storage;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.writer.SingleWriter;
 
@@ -25,10 +24,17 @@ class OperatorFigures {
     private final FleetDirectory fleet;
     private final SingleWriter writer;
     private final Path folder;
+    private final Storage storage;
     private final Clock clock;
 
     OperatorFigures(
-            FleetDirectory fleet, SingleWriter writer, VividProperties properties, Clock clock, MeterRegistry meters) {
+            FleetDirectory fleet,
+            SingleWriter writer,
+            VividProperties properties,
+            Storage storage,
+            Clock clock,
+            MeterRegistry meters) {
+        this.storage = storage;
         this.fleet = fleet;
         this.writer = writer;
         this.folder = properties.dataDir();
@@ -80,11 +86,7 @@ class OperatorFigures {
     }
 
     long databaseBytes() {
-        try {
-            return Files.size(folder.resolve("vivid-caravan.mv.db"));
-        } catch (IOException e) {
-            return 0;
-        }
+        return storage.bytes();
     }
 
     long freeBytes() {

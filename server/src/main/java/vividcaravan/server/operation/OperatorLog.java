@@ -2,18 +2,19 @@ package vividcaravan.server.operation;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividcaravan.server.ingest.IngestFigures;
+import vividcaravan.server.platform.Ticking;
 
 /**
  * A line now and then of how it goes, with its figures as fields for logs that are read by machines; and a warning when
  * the disk fills up or the clock jumps.
  */
 @Component
-class OperatorLog {
+class OperatorLog implements Ticking {
 
     private static final Logger LOG = LoggerFactory.getLogger(OperatorLog.class);
     private static final long LITTLE_ROOM_BYTES = 1L << 30;
@@ -32,7 +33,13 @@ class OperatorLog {
         this.clock = clock;
     }
 
-    @Scheduled(fixedRate = 300_000, initialDelay = 300_000)
+    @Override
+    public List<Tick> ticks() {
+        return List.of(
+                new Tick("report", Duration.ofMinutes(5), Duration.ofMinutes(5), this::report),
+                new Tick("watch-the-clock", Duration.ZERO, Duration.ofSeconds(10), this::watchClock));
+    }
+
     void report() {
         double accepted = ingest.accepted();
         double perSecond = (accepted - acceptedBefore) / 300;
@@ -61,7 +68,6 @@ class OperatorLog {
     }
 
     /** Readings are judged by their own time, so a jump spoils no judgement; but it decides what is from the future. */
-    @Scheduled(fixedRate = 10_000)
     void watchClock() {
         long wall = clock.millis();
         long nanos = System.nanoTime();

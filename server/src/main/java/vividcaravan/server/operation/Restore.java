@@ -8,7 +8,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -16,13 +15,17 @@ import java.time.Instant;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
+import vividcaravan.server.platform.Storage;
 
 /** The command {@code --restore FILE}: puts a backup in the place of a data folder's database, which is set aside. */
 public final class Restore {
 
-    private static final String DATABASE = "vivid-caravan.mv.db";
+    private final Storage storage;
 
-    private Restore() {}
+    /** Of a product with such a database. */
+    public Restore(Storage storage) {
+        this.storage = storage;
+    }
 
     /**
      * Does so, or says why not and changes nothing.
@@ -31,13 +34,13 @@ public final class Restore {
      * @param folder the data folder; made if it is not there
      * @return 0 if it was done, otherwise 1
      */
-    public static int run(Path backup, Path folder, Instant now, PrintStream out) {
+    public int run(Path backup, Path folder, Instant now, PrintStream out) {
         Path fresh = folder.resolve("being-restored.mv.db");
-        Path current = folder.resolve(DATABASE);
+        Path current = folder.resolve(storage.fileName());
         try {
             Files.createDirectories(folder);
             unpack(backup, fresh);
-            int vehicles = vehiclesIn(folder.resolve("being-restored"));
+            int vehicles = vehiclesIn(fresh);
             if (Files.exists(current)) {
                 refuseIfInUse(folder);
                 Path aside = folder.resolve("vivid-caravan.before-restore-" + now.getEpochSecond() + ".mv.db");
@@ -46,7 +49,7 @@ public final class Restore {
                 out.println("The database that was there is now " + aside);
             }
             // How far the database before had come says nothing of this one.
-            Files.deleteIfExists(folder.resolve(DATABASE + ".version"));
+            Files.deleteIfExists(folder.resolve(storage.fileName() + ".version"));
             Files.move(fresh, current, StandardCopyOption.ATOMIC_MOVE);
             Restored.note(folder, backup);
             out.println("Restored " + vehicles + " vehicles with all their history from " + backup + " to " + folder
@@ -69,14 +72,14 @@ public final class Restore {
         }
     }
 
-    static void unpack(Path backup, Path to) throws IOException {
+    void unpack(Path backup, Path to) throws IOException {
         if (Files.isDirectory(backup)) {
             throw new IOException(backup + " is a folder; name the backup's file.");
         }
         try (InputStream file = Files.newInputStream(backup);
                 ZipInputStream zip = new ZipInputStream(file)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (entry.getName().endsWith(DATABASE)) {
+                if (entry.getName().endsWith(storage.fileName())) {
                     Files.copy(zip, to, StandardCopyOption.REPLACE_EXISTING);
                     return;
                 }
@@ -88,9 +91,8 @@ public final class Restore {
     }
 
     /** Opens it, so that what is damaged is found out before anything is changed. */
-    private static int vehiclesIn(Path database) throws SQLException {
-        try (Connection connection = DriverManager.getConnection(
-                        "jdbc:h2:file:" + database.toAbsolutePath() + ";IFEXISTS=TRUE", "sa", "");
+    private int vehiclesIn(Path database) throws SQLException {
+        try (Connection connection = storage.openCopy(database);
                 Statement statement = connection.createStatement();
                 ResultSet count = statement.executeQuery("select count(*) from vehicle")) {
             count.next();
@@ -98,9 +100,9 @@ public final class Restore {
         }
     }
 
-    private static void refuseIfInUse(Path folder) throws IOException {
+    private void refuseIfInUse(Path folder) throws IOException {
         try (java.nio.channels.FileChannel file = java.nio.channels.FileChannel.open(
-                        folder.resolve(DATABASE),
+                        folder.resolve(storage.fileName()),
                         java.nio.file.StandardOpenOption.READ,
                         java.nio.file.StandardOpenOption.WRITE);
                 java.nio.channels.FileLock lock = file.tryLock()) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import vividcaravan.server.logbook.LogbookProof;
+import vividcaravan.server.platform.Storage;
 
 /**
  * The command {@code --verify-logbook [FILE] [NUMBER:HASH]}: reads the logbook of a backup, or of the data folder while the
@@ -27,7 +28,7 @@ public final class VerifyLogbook {
      * @param folder the data folder, looked at where no file is named
      * @return 0 if the chain is whole and holds what was kept, 1 if not, 2 if it cannot be read
      */
-    public static int run(List<String> arguments, Path folder, PrintStream out) {
+    public static int run(List<String> arguments, Path folder, Storage storage, PrintStream out) {
         Optional<Matcher> kept =
                 arguments.stream().map(KEPT::matcher).filter(Matcher::matches).findFirst();
         Path file = arguments.stream()
@@ -36,7 +37,7 @@ public final class VerifyLogbook {
                 .map(Path::of)
                 .orElse(folder);
         try {
-            return BookOfCopy.look(file, connection -> {
+            return new BookOfCopy(storage).look(file, connection -> {
                 LogbookProof proof = LogbookProof.of(connection);
                 boolean holds = true;
                 if (kept.isPresent()) {

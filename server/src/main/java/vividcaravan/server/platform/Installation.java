@@ -13,13 +13,15 @@ import org.springframework.stereotype.Component;
 @Component
 public class Installation {
 
+    private final Storage storage;
     private final Instant createdAt;
     private final String deviceKey;
 
     /**
      * @throws StartRefused if the demo is to be started in a folder with real data
      */
-    Installation(SessionFactory sessions, Clock clock, VividProperties properties) {
+    Installation(SessionFactory sessions, Storage storage, Clock clock, VividProperties properties) {
+        this.storage = storage;
         try (StatelessSession session = sessions.openStatelessSession()) {
             Object[] row = session.createNativeQuery(
                             "select is_demo, created_at, device_key from installation where id = 1", Object[].class)
@@ -59,10 +61,11 @@ public class Installation {
     private void store(StatelessSession session, boolean isDemo) {
         Transaction transaction = session.beginTransaction();
         session.createNativeMutationQuery(
-                        "merge into installation (id, is_demo, created_at, device_key) key (id) values (1, :demo, :at, :key)")
-                .setParameter("key", deviceKey)
-                .setParameter("demo", isDemo)
-                .setParameter("at", createdAt)
+                        storage.upsert("installation", "id", "id", "is_demo", "created_at", "device_key"))
+                .setParameter("id", 1)
+                .setParameter("device_key", deviceKey)
+                .setParameter("is_demo", isDemo)
+                .setParameter("created_at", createdAt)
                 .executeUpdate();
         transaction.commit();
     }

@@ -38,6 +38,12 @@ class Problems extends ResponseEntityExceptionHandler {
 
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
+    private final Storage storage;
+
+    Problems(Storage storage) {
+        this.storage = storage;
+    }
+
     @ExceptionHandler(Refusal.class)
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
         HttpHeaders headers = new HttpHeaders();
@@ -101,7 +107,7 @@ class Problems extends ResponseEntityExceptionHandler {
         if (isGone(e)) {
             return null;
         }
-        if (DatabaseTrouble.isBehind(e)) {
+        if (storage.isOutOfReach(e)) {
             LOG.error("The database is out of reach", e);
             return refused(Refusal.busy("The database is out of reach just now. Send this again in a while."));
         }

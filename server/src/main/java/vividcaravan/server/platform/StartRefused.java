@@ -10,7 +10,7 @@ public final class StartRefused extends RuntimeException {
 
     private final String action;
 
-    StartRefused(String message, String action) {
+    public StartRefused(String message, String action) {
         super(message);
         this.action = action;
     }

@@ -7,6 +7,7 @@ import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Storage;
 
 /**
  * How far each follower has come in the logbook. Where nothing came of what it was shown, its place goes to disk with the next
@@ -18,6 +19,11 @@ class Cursors {
     private final Map<String, Long> places = new ConcurrentHashMap<>();
     private final Map<String, Long> unstored = new HashMap<>();
     private final Map<String, Long> underWay = new HashMap<>();
+    private final Storage storage;
+
+    Cursors(Storage storage) {
+        this.storage = storage;
+    }
 
     /** Learns what was stored; places that are not on disk yet stay as they are. */
     synchronized void load(StatelessSession session) {
@@ -50,8 +56,8 @@ class Cursors {
         write(session, follower, number);
     }
 
-    private static void write(StatelessSession session, String follower, long number) {
-        session.createNativeMutationQuery("merge into logbook_cursor (name, number) key (name) values (:name, :number)")
+    private void write(StatelessSession session, String follower, long number) {
+        session.createNativeMutationQuery(storage.upsert("logbook_cursor", "name", "name", "number"))
                 .setParameter("name", follower)
                 .setParameter("number", number)
                 .executeUpdate();

@@ -28,17 +28,15 @@ import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.AuthorOfRequest;
 import vividcaravan.server.logbook.Logbook;
-import vividcaravan.server.platform.DatabaseTrouble;
-import vividcaravan.server.platform.Durable;
-import vividcaravan.server.platform.FileTidying;
 import vividcaravan.server.platform.LastWords;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Storage;
 import vividcaravan.server.platform.WriteFailed;
 
 /**
  * The one thread that changes the fleet, its readings and its alerts. Writes wait in a bounded queue, several share one
  * transaction, and nobody is told that a write succeeded before it is on disk: H2 may acknowledge a commit earlier, so
- * each group ends with {@code CHECKPOINT SYNC}.
+ * each group ends with {@link Storage#sync}.
  *
  * <p>What somebody changes is a {@link Change}, which cannot be made without a deed for the logbook; the deed is appended in
  * the same transaction, and nowhere else.
@@ -71,7 +69,7 @@ public class SingleWriter implements SmartLifecycle {
     private final AuthorOfRequest authors;
     private final Consumer<Throwable> end;
     private final BlockingQueue<Waiting<?>> queue = new ArrayBlockingQueue<>(QUEUE);
-    private final FileTidying file = new FileTidying();
+    private final Storage storage;
     private volatile Thread thread;
     private volatile boolean isStopping;
     private volatile boolean isBroken;
@@ -82,11 +80,12 @@ public class SingleWriter implements SmartLifecycle {
             SessionFactory sessions,
             WriterConnections connections,
             HikariDataSource readers,
+            Storage storage,
             WriterState state,
             Logbook book,
             Cursors cursors,
             AuthorOfRequest authors) {
-        this(sessions, connections, readers, state, book, cursors, authors, LastWords::end);
+        this(sessions, connections, readers, storage, state, book, cursors, authors, LastWords::end);
     }
 
     /**
@@ -96,6 +95,7 @@ public class SingleWriter implements SmartLifecycle {
             SessionFactory sessions,
             WriterConnections connections,
             HikariDataSource readers,
+            Storage storage,
             WriterState state,
             Logbook book,
             Cursors cursors,
@@ -104,6 +104,7 @@ public class SingleWriter implements SmartLifecycle {
         this.sessions = sessions;
         this.connections = connections;
         this.readers = readers;
+        this.storage = storage;
         this.state = state;
         this.book = book;
         this.cursors = cursors;
@@ -241,7 +242,7 @@ public class SingleWriter implements SmartLifecycle {
                 turn();
             }
             // A database that is gone at the end is said by what was refused before.
-            quietly(() -> inSession(file::note));
+            quietly(() -> inSession(storage::settle));
         } catch (InterruptedException e) {
             LOG.info("The writer was told to stop");
         } catch (Throwable e) {
@@ -297,7 +298,7 @@ public class SingleWriter implements SmartLifecycle {
                 }
                 storeBeside(session, connection);
                 connection.commit();
-                Durable.sync(session);
+                storage.sync(session);
             } catch (RuntimeException | SQLException | Error e) {
                 undo(connection);
                 throw e;
@@ -384,7 +385,7 @@ public class SingleWriter implements SmartLifecycle {
             // What is nested too deeply overflows only its own stack; every other Error is the end.
             thrown = e;
         }
-        if (DatabaseTrouble.isBehind(thrown)) {
+        if (storage.isOutOfReach(thrown)) {
             throw new IllegalStateException("the database is out of reach", thrown);
         }
         connection.rollback(before);
@@ -430,9 +431,9 @@ public class SingleWriter implements SmartLifecycle {
             try (Connection connection = connections.take();
                     StatelessSession session = sessions.openStatelessSession(connection)) {
                 hasMore = state.tidy(session, isIdle) && isIdle && queue.isEmpty() && !isStopping;
-                file.tidy(session);
+                storage.tidy(session);
             } catch (SQLException | RuntimeException e) {
-                if (DatabaseTrouble.isBehind(e)) {
+                if (storage.isOutOfReach(e)) {
                     throw new IllegalStateException("the database is out of reach", e);
                 }
                 LOG.error("Housekeeping failed for a reason of its own; it rests for a minute", e);

@@ -2,6 +2,7 @@ package vividcaravan.server.logbook;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -19,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import vividcaravan.server.h2.H2Storage;
 
 /** A book of forty entries, and everything that somebody with the database in hand could do to one of them. */
 class LogbookProofTest {
@@ -57,7 +59,7 @@ class LogbookProofTest {
     }
 
     private void write(int entries) {
-        Logbook book = new Logbook(clock);
+        Logbook book = new Logbook(clock, new H2Storage(Path.of(".")));
         try (StatelessSession session = sessions.openStatelessSession()) {
             var transaction = session.beginTransaction();
             book.load(session);

@@ -21,6 +21,7 @@ import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 import vividcaravan.server.RunningProduct;
+import vividcaravan.server.h2.H2Storage;
 
 /** What whoever runs the product relies on: figures, backup, restore. */
 @ExtendWith(RunningProduct.class)
@@ -35,7 +36,8 @@ class OperationContractTest {
 
     private static String restored(Path backup, Path to, int expected) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        int result = Restore.run(backup, to, NOW, new PrintStream(out, true, StandardCharsets.UTF_8));
+        int result =
+                new Restore(new H2Storage(to)).run(backup, to, NOW, new PrintStream(out, true, StandardCharsets.UTF_8));
         assertThat(result).as(out.toString(StandardCharsets.UTF_8)).isEqualTo(expected);
         return out.toString(StandardCharsets.UTF_8);
     }

@@ -23,6 +23,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.h2.H2Storage;
 
 /** The command that checks a logbook without the product, on what a product has left. */
 class VerifyLogbookTest {
@@ -56,7 +57,8 @@ class VerifyLogbookTest {
 
     private Said verify(String... arguments) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        int status = VerifyLogbook.run(List.of(arguments), data, new PrintStream(out, true, StandardCharsets.UTF_8));
+        int status = VerifyLogbook.run(
+                List.of(arguments), data, new H2Storage(data), new PrintStream(out, true, StandardCharsets.UTF_8));
         return new Said(status, out.toString(StandardCharsets.UTF_8));
     }
 

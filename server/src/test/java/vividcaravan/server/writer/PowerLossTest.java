@@ -22,8 +22,8 @@ import org.hibernate.SessionFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import vividcaravan.server.h2.DatabaseFile;
 import vividcaravan.server.logbook.LogbookTables;
-import vividcaravan.server.platform.DatabaseFile;
 import vividcaravan.server.platform.Refusal;
 
 /**

@@ -3,6 +3,7 @@ package vividcaravan.server.writer;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
@@ -10,7 +11,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
-import vividcaravan.server.platform.DatabaseTrouble;
+import vividcaravan.server.h2.H2Storage;
 
 class WriterConnectionsTest {
 
@@ -62,8 +63,9 @@ class WriterConnectionsTest {
     void aDatabaseThatCannotBeOpenedIsTroubleAtOnce() {
         WriterConnections connections = to("jdbc:h2:mem:nowhere;IFEXISTS=TRUE");
 
-        assertThatThrownBy(connections::take).satisfies(thrown -> assertThat(DatabaseTrouble.isBehind(thrown))
-                .isTrue());
+        assertThatThrownBy(connections::take)
+                .satisfies(thrown -> assertThat(new H2Storage(Path.of(".")).isOutOfReach(thrown))
+                        .isTrue());
         connections.destroy();
     }
 

@@ -2,6 +2,7 @@ package vividcaravan.server.logbook.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -22,6 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import vividcaravan.server.h2.H2Storage;
 import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
@@ -60,22 +62,24 @@ class LogbookPagesTest {
         }
         Random random = new Random(20_261_128);
         Instant[] now = {BEGIN};
-        Logbook book = new Logbook(new Clock() {
-            @Override
-            public Instant instant() {
-                return now[0];
-            }
+        Logbook book = new Logbook(
+                new Clock() {
+                    @Override
+                    public Instant instant() {
+                        return now[0];
+                    }
 
-            @Override
-            public ZoneId getZone() {
-                return ZoneOffset.UTC;
-            }
+                    @Override
+                    public ZoneId getZone() {
+                        return ZoneOffset.UTC;
+                    }
 
-            @Override
-            public Clock withZone(ZoneId zone) {
-                return this;
-            }
-        });
+                    @Override
+                    public Clock withZone(ZoneId zone) {
+                        return this;
+                    }
+                },
+                new H2Storage(Path.of(".")));
         try (StatelessSession session = sessions.openStatelessSession()) {
             var transaction = session.beginTransaction();
             book.load(session);

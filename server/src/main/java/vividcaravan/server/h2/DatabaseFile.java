@@ -1,9 +1,11 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.h2;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.StartRefused;
+import vividcaravan.server.platform.VividProperties;
 
 /** Where the database is: one file in the data folder. */
 @Component
@@ -24,7 +26,7 @@ public final class DatabaseFile implements JdbcConnectionDetails {
      */
     DatabaseFile(VividProperties properties) {
         this.properties = properties;
-        Path file = properties.dataDir().resolve("vivid-caravan.mv.db");
+        Path file = properties.dataDir().resolve(H2Storage.NAME + ".mv.db");
         if (Files.isRegularFile(file) && file.toFile().length() == 0) {
             throw new StartRefused(
                     "The database in the folder " + properties.dataDir().toAbsolutePath()
@@ -39,7 +41,7 @@ public final class DatabaseFile implements JdbcConnectionDetails {
     public String getJdbcUrl() {
         // H2 takes no path that is relative to where the product happens to be started.
         return "jdbc:h2:file:"
-                + properties.dataDir().toAbsolutePath().normalize().resolve("vivid-caravan") + SETTINGS;
+                + properties.dataDir().toAbsolutePath().normalize().resolve(H2Storage.NAME) + SETTINGS;
     }
 
     @Override

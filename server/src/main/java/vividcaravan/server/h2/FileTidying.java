@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.h2;
 
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -9,6 +9,7 @@ import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
 import org.h2.mvstore.RandomAccessStore;
 import org.hibernate.StatelessSession;
+import vividcaravan.server.platform.Storage;
 
 /**
  * Keeps the database file from growing to several times of what is in it. H2 appends what changes and can use the room
@@ -16,7 +17,7 @@ import org.hibernate.StatelessSession;
  * would write such stretches anew, does not run where every commit is written at once. So the single writer does it, a
  * few megabytes at a time.
  */
-public final class FileTidying {
+final class FileTidying {
 
     /** Percent of the file's stretches that should be in use. */
     private static final int WANTED_PERCENT = 80;
@@ -28,8 +29,13 @@ public final class FileTidying {
     private static final long PAUSE_NANOS = TimeUnit.MILLISECONDS.toNanos(500);
     private static final long NOTE_NANOS = TimeUnit.SECONDS.toNanos(10);
 
+    private final Storage storage;
     private long last = System.nanoTime();
     private long noted = last - NOTE_NANOS;
+
+    FileTidying(Storage storage) {
+        this.storage = storage;
+    }
 
     /** Does a portion if the last one was long enough ago. */
     public void tidy(StatelessSession session) {
@@ -48,7 +54,7 @@ public final class FileTidying {
         session.doWork(connection -> {
             MVStore store = store(connection.unwrap(JdbcConnection.class));
             long version = store.getCurrentVersion();
-            Durable.sync(connection);
+            storage.sync(connection);
             if (store.getFileStore() != null) {
                 DatabaseAge.note(version, Path.of(store.getFileStore().getFileName()));
             }

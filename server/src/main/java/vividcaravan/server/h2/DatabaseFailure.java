@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.h2;
 
 import java.sql.SQLException;
 import org.h2.api.ErrorCode;

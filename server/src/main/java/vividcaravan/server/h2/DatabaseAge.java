@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.h2;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,6 +8,7 @@ import org.h2.mvstore.MVStore;
 import org.h2.mvstore.MVStoreException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import vividcaravan.server.platform.StartRefused;
 
 /**
  * How far the database had come when it was last in use, kept in a small file beside it. H2 opens a file of which a part is

@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.h2;
 
 import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
@@ -9,7 +9,7 @@ import org.h2.api.ErrorCode;
 import org.h2.mvstore.MVStoreException;
 
 /** Tells a database that cannot be written from a write that cannot be made. */
-public final class DatabaseTrouble {
+final class DatabaseTrouble {
 
     private static final Set<Integer> CODES = Set.of(
             ErrorCode.DATABASE_IS_CLOSED,
@@ -30,7 +30,7 @@ public final class DatabaseTrouble {
     private DatabaseTrouble() {}
 
     /** Whether {@code thrown} says that the file, its disk or the connection to it is gone. */
-    public static boolean isBehind(Throwable thrown) {
+    static boolean isBehind(Throwable thrown) {
         int depth = 0;
         for (Throwable cause = thrown; cause != null && depth < 30; cause = cause.getCause(), depth++) {
             boolean isTrouble = cause instanceof MVStoreException

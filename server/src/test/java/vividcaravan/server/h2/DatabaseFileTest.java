@@ -1,4 +1,4 @@
-package vividcaravan.server.platform;
+package vividcaravan.server.h2;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -9,6 +9,8 @@ import java.nio.file.Path;
 import org.h2.mvstore.MVStore;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import vividcaravan.server.platform.StartRefused;
+import vividcaravan.server.platform.VividProperties;
 
 class DatabaseFileTest {
 
