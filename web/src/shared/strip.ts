@@ -2,6 +2,7 @@ import type { VehicleGlance, WheelGlance } from '@/api/fleet';
 import { place, placeWords } from './position';
 import { deviationWords, NBSP } from './units';
 import { urgencyWords } from './urgency';
+import { wordsOf } from './vocabulary';
 
 /** A wheel as the strip draws it; with its pressure where there is room for a figure. */
 export type StripWheelState = WheelGlance & { pressureAt20Kpa?: number | null };
@@ -115,22 +116,9 @@ export function layOut(vehicle: Pick<StripVehicle, 'axles' | 'wheels'>, size: St
   };
 }
 
-const CONDITIONS: Record<StripWheelState['condition'], string> = {
-  OK: '',
-  LOW: 'low',
-  LOW_CRITICAL: 'below the second limit',
-  HIGH: 'over the high limit',
-  HOT: 'hot',
-  HOT_CRITICAL: 'above the stop temperature',
-  SILENT: 'silent',
-  ASLEEP: 'asleep',
-  FAULT: 'sensor cannot measure',
-  NO_SENSOR: 'no sensor',
-};
-
 /** A wheel's condition in a few words; nothing for one that is well. */
 export function conditionWords(condition: StripWheelState['condition']): string {
-  return CONDITIONS[condition];
+  return condition === 'OK' ? '' : wordsOf('wheelConditions', condition);
 }
 
 /** "Axle 2 left outer: 7 % under, 38 °C, next safe stop". */

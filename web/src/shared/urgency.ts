@@ -1,17 +1,11 @@
 import type { Schemas } from '@/api/client';
+import { wordsOf } from './vocabulary';
 
 export type Urgency = Schemas['AlertItem']['urgency'];
 export type AlertKind = Schemas['AlertItem']['kind'];
 
 /** The instructions, the most urgent first. */
 export const URGENCIES: readonly Urgency[] = ['STOP_NOW', 'NEXT_STOP', 'BEFORE_NEXT_TRIP', 'PLAN'];
-
-const WORDS: Record<Urgency, string> = {
-  STOP_NOW: 'Stop now',
-  NEXT_STOP: 'Next safe stop',
-  BEFORE_NEXT_TRIP: 'Before next trip',
-  PLAN: 'Plan it in',
-};
 
 const HUES: Record<Urgency, string> = {
   STOP_NOW: 'stop',
@@ -20,25 +14,9 @@ const HUES: Record<Urgency, string> = {
   PLAN: 'plan',
 };
 
-const KINDS: Record<AlertKind, string> = {
-  UNDER_PRESSURE: 'under target',
-  SLOW_LEAK: 'slow leak',
-  FAST_LEAK: 'going flat',
-  OVER_PRESSURE: 'over target',
-  HOT_TYRE: 'hot',
-  HOT_WHEEL_END: 'hot wheel end',
-  TWIN_MISMATCH: 'twins differ',
-  SENSOR_SILENT: 'sensor silent',
-  SENSOR_BATTERY: 'sensor battery',
-  SENSOR_FAULT: 'sensor cannot measure',
-  SENSORS_CROSSED: 'sensors crossed',
-  WEATHER_LOW: 'cold weather',
-  RECEIVER_SILENT: 'receiver silent',
-};
-
 /** The instruction; for a vehicle that stands, *Stop now* means that it stays. */
 export function urgencyWords(urgency: Urgency, isParked = false): string {
-  return urgency === 'STOP_NOW' && isParked ? 'Do not move' : WORDS[urgency];
+  return urgency === 'STOP_NOW' && isParked ? 'Do not move' : wordsOf('urgencies', urgency);
 }
 
 /** The CSS variable of an urgency's hue. */
@@ -57,9 +35,13 @@ export function urgencyText(urgency: Urgency): string {
 }
 
 export function kindWords(kind: AlertKind): string {
-  return KINDS[kind];
+  return wordsOf('alertKinds', kind);
 }
 
 export function rank(urgency: Urgency | null | undefined): number {
   return urgency ? URGENCIES.indexOf(urgency) : URGENCIES.length;
+}
+
+export function alertStateWords(state: Schemas['AlertItem']['state']): string {
+  return wordsOf('alertStates', state);
 }

@@ -10,7 +10,7 @@ import LogbookPart from '@/shared/LogbookPart.vue';
 import { placeWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
-import { urgencyText, urgencyWords } from '@/shared/urgency';
+import { alertStateWords, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
@@ -83,15 +83,6 @@ const events = computed(() =>
 );
 /** What is left of the window under everything else. */
 const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 600)));
-
-const STATES: Record<string, string> = {
-  NEW: 'nobody has seen it yet',
-  ACKNOWLEDGED: 'seen',
-  IN_HAND: 'in hand',
-  RECOVERED: 'back in band, not yet proven',
-  SHELVED: 'put aside',
-  CLOSED: 'closed',
-};
 </script>
 
 <template>
@@ -103,7 +94,7 @@ const STATES: Record<string, string> = {
           urgencyWords(item.urgency, detail.isParked)
         }}</span>
         <span class="text-quiet">
-          opened <span class="figure">{{ at(item.openedAt) }}</span>, {{ STATES[item.state]
+          opened <span class="figure">{{ at(item.openedAt) }}</span>, {{ alertStateWords(item.state)
           }}<template v-if="detail.shelvedUntil"> until {{ at(detail.shelvedUntil) }}</template>
         </span>
       </p>

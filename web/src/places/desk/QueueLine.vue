@@ -2,7 +2,7 @@
 import { RouterLink } from 'vue-router';
 import type { AlertItem } from '@/api/live';
 import { useClock } from '@/shared/time';
-import { kindWords, urgencyText } from '@/shared/urgency';
+import { alertStateWords, kindWords, urgencyText } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { fuse } from './queue';
 
@@ -10,12 +10,6 @@ import { fuse } from './queue';
 defineProps<{ alert: AlertItem; isChosen: boolean }>();
 
 const { now, age } = useClock();
-const STATES: Partial<Record<AlertItem['state'], string>> = {
-  ACKNOWLEDGED: 'seen',
-  IN_HAND: 'in hand',
-  RECOVERED: 'back in band',
-  SHELVED: 'put aside',
-};
 </script>
 
 <template>
@@ -30,7 +24,9 @@ const STATES: Partial<Record<AlertItem['state'], string>> = {
     <span class="figure truncate">{{ alert.vehicle }}</span>
     <span class="min-w-0" :class="alert.state === 'NEW' ? 'font-medium' : 'text-quiet'">
       <span class="figure">{{ alert.position }}</span> {{ kindWords(alert.kind)
-      }}<span v-if="STATES[alert.state]" class="font-normal text-quiet">, {{ STATES[alert.state] }}</span>
+      }}<span v-if="alert.state !== 'NEW'" class="font-normal text-quiet"
+        >, {{ alertStateWords(alert.state) }}</span
+      >
     </span>
     <span v-if="fuse(alert, now)" class="min-w-20 text-right whitespace-nowrap">
       <span class="figure block">{{ fuse(alert, now)?.words }}</span>

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
 import { useKitPlan, useStoreActions } from '@/api/stores';
-import { mountWords } from '@/places/workshop/job';
+import { mountWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
 import PickList from './PickList.vue';

@@ -3,7 +3,7 @@ import { watchDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useStoreActions, type KitPlan } from '@/api/stores';
-import { MOUNT_CHOICES, mountWords } from '@/places/workshop/job';
+import { MOUNT_CHOICES, mountWords } from '@/shared/position';
 import NumberField from '@/shared/NumberField.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import VehiclePicker from '@/shared/VehiclePicker.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session';
 import { useSensorMakes, useTargetActions } from '@/api/targets';
-import { mountWords } from '@/places/workshop/job';
+import { mountWords } from '@/shared/position';
 import { parsePressure, unitMeant } from '@/shared/quantity';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import TypedField from '@/shared/TypedField.vue';

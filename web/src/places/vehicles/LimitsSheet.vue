@@ -4,6 +4,7 @@ import type { VehicleItem } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import { dutyWords, roleWords } from '@/shared/position';
 import { useUnits } from '@/shared/units';
+import { kpaOf, SHARES } from '@/shared/limits';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 
 /** What each axle is held to, and where that comes from. */
@@ -15,12 +16,6 @@ type Axle = VehicleItem['axles'][number];
 const LEVELS = { FLEET: '', DUTY: ', by duty', TEMPLATE: ', template', AXLE: ', its own' };
 const from = (axle: Axle, name: string) => LEVELS[axle.levels[name] ?? 'FLEET'];
 const percent = (value: number) => `${Math.round(value * 10) / 10}`;
-const ROWS = [
-  { name: 'lowCriticalPct', words: 'Second low', sign: '−' },
-  { name: 'lowPct', words: 'First low', sign: '−' },
-  { name: 'highPct', words: 'Over', sign: '+' },
-] as const;
-const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'highKpa' } as const;
 </script>
 
 <template>
@@ -40,8 +35,8 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
           <tr class="border-b border-rule">
             <th scope="col" class="py-1 font-normal">Axle</th>
             <th scope="col" class="text-right font-normal">Target, {{ units.pressureSymbol.value }}</th>
-            <th v-for="row in ROWS" :key="row.name" scope="col" class="text-right font-normal">
-              {{ row.words }}
+            <th v-for="row in SHARES" :key="row.name" scope="col" class="text-right font-normal">
+              <span class="inline-block first-letter:uppercase">{{ row.words }}</span>
             </th>
             <th scope="col" class="text-right font-normal">Hot, stop, {{ units.temperatureSymbol.value }}</th>
             <th scope="col" class="font-normal">Judged</th>
@@ -53,10 +48,14 @@ const KPA = { lowCriticalPct: 'lowCriticalKpa', lowPct: 'lowKpa', highPct: 'high
               <span class="figure">{{ i + 1 }}</span> {{ roleWords(axle.role) }}
             </th>
             <td class="figure text-right">{{ units.pressureNumber(axle.limits.targetKpa) }}</td>
-            <td v-for="row in ROWS" :key="row.name" class="text-right">
-              <span class="figure">{{ units.pressureNumber(axle.limits[KPA[row.name]]) }}</span>
+            <td v-for="row in SHARES" :key="row.name" class="text-right">
+              <span class="figure">{{
+                units.pressureNumber(kpaOf(row.name, axle.policy, axle.limits.targetKpa))
+              }}</span>
               <span class="ml-2 text-quiet">
-                {{ row.sign }}{{ percent(axle.policy[row.name]) }}&nbsp;%{{ from(axle, row.name) }}</span
+                {{ row.sign < 0 ? '−' : '+' }}{{ percent(axle.policy[row.name]) }}&nbsp;%{{
+                  from(axle, row.name)
+                }}</span
               >
             </td>
             <td class="text-right">

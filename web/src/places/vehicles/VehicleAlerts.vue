@@ -2,21 +2,13 @@
 import { RouterLink } from 'vue-router';
 import { useAlertsOf } from '@/api/fleet';
 import { useClock } from '@/shared/time';
-import { kindWords, urgencyWords } from '@/shared/urgency';
+import { alertStateWords, kindWords, urgencyWords } from '@/shared/urgency';
 
 /** What was ever open on this vehicle, the latest first. */
 const props = defineProps<{ vehicleRef: string }>();
 
 const { data } = useAlertsOf(() => props.vehicleRef);
 const { at } = useClock();
-const STATES: Record<string, string> = {
-  NEW: 'open',
-  ACKNOWLEDGED: 'seen',
-  IN_HAND: 'in hand',
-  RECOVERED: 'back in band',
-  SHELVED: 'put aside',
-  CLOSED: 'closed',
-};
 </script>
 
 <template>
@@ -44,7 +36,8 @@ const STATES: Record<string, string> = {
           </td>
           <td>{{ urgencyWords(alert.urgency) }}</td>
           <td>
-            {{ STATES[alert.state] }}<template v-if="alert.closedAt"> {{ at(alert.closedAt) }}</template>
+            {{ alertStateWords(alert.state)
+            }}<template v-if="alert.closedAt"> {{ at(alert.closedAt) }}</template>
           </td>
         </tr>
       </tbody>

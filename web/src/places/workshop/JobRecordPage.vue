@@ -3,11 +3,11 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useJobRecord } from '@/api/jobs';
 import AxleStrip from '@/shared/AxleStrip.vue';
-import { placeWords, stateWords } from '@/shared/position';
+import { mountWords, placeWords, stateWords } from '@/shared/position';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
-import { KINDS, mountWords, stripOf } from './job';
+import { KINDS, stripOf } from './job';
 
 /** Who did what, when, what was measured, and what was answered for: to be printed and kept. */
 const props = defineProps<{ id: string }>();

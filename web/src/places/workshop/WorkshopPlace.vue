@@ -8,10 +8,10 @@ import { useJobActions, useJobs, type JobLine } from '@/api/jobs';
 import { loadOutbox, useOutbox } from '@/api/outbox';
 import { useRounds } from '@/api/rounds';
 import { useSession } from '@/api/session';
-import { stateWords } from '@/shared/position';
+import { MOUNT_CHOICES, mountWords, stateWords } from '@/shared/position';
 import PlainHttpNote from '@/shared/PlainHttpNote.vue';
 import { useClock } from '@/shared/time';
-import { MOUNT_CHOICES, mountWords, WALKS } from './job';
+import { WALK_CHOICES, walkWords } from './job';
 import RoundForm from './round/RoundForm.vue';
 import RulesForm from './RulesForm.vue';
 
@@ -133,7 +133,7 @@ async function begin(): Promise<void> {
           <label class="block"
             >Walk
             <select v-model="walk" class="field mt-0.5 block w-64">
-              <option v-for="(words, one) in WALKS" :key="one" :value="one">{{ words }}</option>
+              <option v-for="one in WALK_CHOICES" :key="one" :value="one">{{ walkWords(one) }}</option>
             </select>
           </label>
           <button type="submit" class="button button-main" :disabled="!chosen">Open the job</button>

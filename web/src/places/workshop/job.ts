@@ -1,6 +1,7 @@
 import type { EntryKind, EntryOutcome, JobItem, JobWheel } from '@/api/jobs';
 import type { Waiting } from '@/api/outbox';
 import type { StripVehicle } from '@/shared/strip';
+import { namesIn, wordsOf } from '@/shared/vocabulary';
 
 export const STAGES = ['inspect', 'mount', 'pair', 'prove'] as const;
 export type Stage = (typeof STAGES)[number];
@@ -14,22 +15,8 @@ const STAGE_WORDS: Record<Stage, string> = {
 
 export const stageWords = (stage: Stage) => STAGE_WORDS[stage];
 
-const MOUNTS: Record<string, string> = {
-  CAP: 'on the valve, outside',
-  VALVE: 'on the valve, inside',
-  STRAP: 'by a steel strap',
-  BELT: 'by a woven belt',
-  GLUED: 'glued to the liner',
-};
-
-export const MOUNT_CHOICES = Object.keys(MOUNTS);
-export const mountWords = (mount: string) => MOUNTS[mount] ?? mount.toLowerCase();
-
-export const WALKS: Record<string, string> = {
-  DOWN_LEFT_UP_RIGHT: 'down the left, back up the right',
-  DOWN_RIGHT_UP_LEFT: 'down the right, back up the left',
-  AXLE_BY_AXLE: 'axle by axle from the front',
-};
+export const WALK_CHOICES = namesIn('walks');
+export const walkWords = (walk: string) => wordsOf('walks', walk);
 
 /** Whether a wheel needs no more in a stage. */
 export function isDone(wheel: JobWheel, stage: Stage): boolean {

@@ -3,7 +3,8 @@ import { computed } from 'vue';
 import type { LimitPolicy } from '@/api/limits';
 import { useSession } from '@/api/session';
 import { NBSP, number, PRESSURE_UNITS, TEMPERATURE_UNITS, useUnits } from '@/shared/units';
-import { heated, kpaOf, moved, pctOf, type HandleName, type HeatName, type LimitName } from './ruler';
+import { kpaOf, pctOf, type HeatName, type LimitName } from '@/shared/limits';
+import { heated, moved, type HandleName } from './ruler';
 import RulerScale, { type RulerHandle } from './RulerScale.vue';
 
 /** The limits of an axle on a ruler for pressure and one for temperature. */

@@ -13,6 +13,7 @@ import { useSession } from '@/api/session';
 import ChoiceRow from '@/shared/ChoiceRow.vue';
 import PressureField from '@/shared/PressureField.vue';
 import { useAttempt } from '@/shared/useAttempt';
+import { LIMITS, namesIn, wordsOf } from '@/shared/vocabulary';
 import ChangesMade from './ChangesMade.vue';
 import LimitPreviewSheet from './LimitPreviewSheet.vue';
 import LimitRuler from './LimitRuler.vue';
@@ -43,14 +44,7 @@ const scope = reactive<Scope>({
 });
 const { vehicle } = useVehicle(() => scope.vehicleRef || undefined);
 
-const NAMES = [
-  'basis',
-  'lowPct',
-  'lowCriticalPct',
-  'highPct',
-  'temperatureC',
-  'temperatureCriticalC',
-] as const;
+const NAMES = LIMITS.map((limit) => limit.name as keyof LimitPolicy);
 const start = ref<LimitPolicy>();
 const policy = ref<LimitPolicy>();
 const startTarget = ref(800);
@@ -127,10 +121,10 @@ const inherit = () =>
   attempt(async () => {
     made.value = await make({ ...edit.value, limits: null, coldPressureKpa: null, inherit: [...NAMES] });
   });
-const BASES: { value: LimitPolicy['basis']; words: string }[] = [
-  { value: 'COMPENSATED', words: 'at 20 °C' },
-  { value: 'GAUGE', words: 'on the gauge' },
-];
+const BASES = namesIn('bases').map((value) => ({
+  value: value as LimitPolicy['basis'],
+  words: wordsOf('bases', value),
+}));
 const basis = computed({
   get: () => policy.value?.basis ?? 'COMPENSATED',
   set: (value) => {

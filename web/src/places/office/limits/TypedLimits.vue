@@ -5,7 +5,7 @@ import { useSession } from '@/api/session';
 import { parsePercent, parsePressure, unitMeant } from '@/shared/quantity';
 import TypedField from '@/shared/TypedField.vue';
 import { PRESSURE_UNITS, useUnits } from '@/shared/units';
-import { kpaOf, pctOf, type LimitName } from './ruler';
+import { kpaOf, pctOf, SHARES, sideOf, type LimitName } from '@/shared/limits';
 
 /** The same limits typed: as a percentage, or as a pressure in any unit. */
 const props = defineProps<{ target: number }>();
@@ -13,11 +13,12 @@ const policy = defineModel<LimitPolicy>({ required: true });
 
 const units = useUnits();
 const { preferences } = useSession();
-const ROWS: { name: LimitName; words: string; side: string; sign: 1 | -1 }[] = [
-  { name: 'lowCriticalPct', words: 'Second low', side: 'below', sign: -1 },
-  { name: 'lowPct', words: 'First low', side: 'below', sign: -1 },
-  { name: 'highPct', words: 'Over', side: 'over', sign: 1 },
-];
+const ROWS = SHARES.map(({ name, words, sign }) => ({
+  name,
+  words: words[0]?.toUpperCase() + words.slice(1),
+  side: sign < 0 ? 'below' : 'over',
+  sign,
+}));
 /** A typed figure that is not the percentage beside it. */
 const doubt = ref<{ name: LimitName; typed: number; right: number }>();
 const rounded = (value: number) => Math.round(value * 10) / 10;
@@ -83,8 +84,8 @@ function keep(): void {
     </div>
     <div v-if="doubt" role="alert" class="border-l-2 border-next bg-raised p-3">
       You typed {{ units.pressureWords(doubt.typed) }} for {{ rounded(policy[doubt.name]) }}&nbsp;%
-      {{ doubt.name === 'highPct' ? 'over' : 'below' }}. {{ rounded(policy[doubt.name]) }}&nbsp;% of
-      {{ units.pressureWords(target) }} {{ doubt.name === 'highPct' ? 'over' : 'below' }} is
+      {{ sideOf(doubt.name) > 0 ? 'over' : 'below' }}. {{ rounded(policy[doubt.name]) }}&nbsp;% of
+      {{ units.pressureWords(target) }} {{ sideOf(doubt.name) > 0 ? 'over' : 'below' }} is
       {{ units.pressureWords(doubt.right) }}.
       <button type="button" class="link" @click="keep">
         Keep {{ units.pressureWords(doubt.typed) }},

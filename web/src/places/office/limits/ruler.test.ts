@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { LimitPolicy } from '@/api/limits';
-import { heated, kpaOf, moved, pctOf, ticks } from './ruler';
+import { kpaOf, pctOf, SHARES } from '@/shared/limits';
+import { heated, moved, ticks } from './ruler';
 
 const policy: LimitPolicy = {
   basis: 'COMPENSATED',
@@ -12,6 +13,14 @@ const policy: LimitPolicy = {
 };
 
 describe('the limit ruler', () => {
+  it('has a row for each share of the target, the lowest first', () => {
+    expect(SHARES.map((share) => [share.name, share.sign])).toEqual([
+      ['lowCriticalPct', -1],
+      ['lowPct', -1],
+      ['highPct', 1],
+    ]);
+  });
+
   it('shows limits as pressures and pressures as shares', () => {
     expect(kpaOf('lowPct', policy, 780)).toBeCloseTo(702, 9);
     expect(kpaOf('highPct', policy, 800)).toBeCloseTo(920, 9);

@@ -1,9 +1,7 @@
 import type { LimitPolicy } from '@/api/limits';
+import type { HeatName, LimitName } from '@/shared/limits';
 
-/** A limit that is set on the ruler. */
-export type LimitName = 'lowCriticalPct' | 'lowPct' | 'highPct';
 export type HandleName = LimitName | 'target';
-export type HeatName = 'temperatureC' | 'temperatureCriticalC';
 
 export interface Handle<N extends string> {
   name: N;
@@ -22,16 +20,6 @@ const HOTTEST_C = 150;
 const within = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
 /** Half a per cent is as fine as a hand sets it on a ruler. */
 const halves = (value: number) => Math.round(value * 2) / 2;
-
-/** A limit as a pressure, kPa. */
-export function kpaOf(name: LimitName, policy: LimitPolicy, target: number): number {
-  return target * (1 + ((name === 'highPct' ? 1 : -1) * policy[name]) / 100);
-}
-
-/** A pressure as a share of the target, per cent off it in the direction of the limit. */
-export function pctOf(name: LimitName, kpa: number, target: number): number {
-  return (name === 'highPct' ? 1 : -1) * (kpa / target - 1) * 100;
-}
 
 /** The policy with one limit moved; the other low limit is pushed rather than crossed. */
 export function moved(policy: LimitPolicy, name: LimitName, pct: number): LimitPolicy {

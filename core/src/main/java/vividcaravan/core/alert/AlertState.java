@@ -8,13 +8,24 @@ import java.util.Set;
  * shelved; with <em>in hand</em> for what somebody is already working on.
  */
 public enum AlertState {
-    NEW,
-    ACKNOWLEDGED,
-    IN_HAND,
+    NEW("not seen yet"),
+    ACKNOWLEDGED("seen"),
+    IN_HAND("in hand"),
     /** The readings are back inside the limits, but that is not yet proof. */
-    RECOVERED,
-    SHELVED,
-    CLOSED;
+    RECOVERED("back in band"),
+    SHELVED("put aside"),
+    CLOSED("closed");
+
+    private final String words;
+
+    AlertState(String words) {
+        this.words = words;
+    }
+
+    /** The state as a reader calls it. */
+    public String words() {
+        return words;
+    }
 
     /** The states that may follow this one; anything not listed here is not allowed. */
     public Set<AlertState> next() {

@@ -2,16 +2,27 @@ package vividcaravan.core.judge;
 
 /** How a wheel is at a glance. */
 public enum WheelCondition {
-    OK,
-    LOW,
-    LOW_CRITICAL,
-    HIGH,
-    HOT,
-    HOT_CRITICAL,
-    SILENT,
-    ASLEEP,
-    FAULT,
-    NO_SENSOR;
+    OK("well"),
+    LOW("low"),
+    LOW_CRITICAL("below the second limit"),
+    HIGH("over the high limit"),
+    HOT("hot"),
+    HOT_CRITICAL("above the stop temperature"),
+    SILENT("silent"),
+    ASLEEP("asleep"),
+    FAULT("sensor cannot measure"),
+    NO_SENSOR("no sensor");
+
+    private final String words;
+
+    WheelCondition(String words) {
+        this.words = words;
+    }
+
+    /** The condition as a reader calls it. */
+    public String words() {
+        return words;
+    }
 
     /** Sensors sleep some 5 to 10 minutes after stopping [common practice]. */
     static final long ASLEEP_AFTER_MILLIS = 10L * 60 * 1000;

@@ -61,13 +61,11 @@ public enum DutyProfile {
     public LimitPolicy over(LimitPolicy fleet, boolean isTwin) {
         return this == GENERAL
                 ? fleet
-                : new LimitPolicy(
-                        fleet.basis(),
-                        fleet.lowPct(),
-                        isTwin ? lowCriticalTwinPct : lowCriticalPct,
-                        fleet.highPct(),
-                        warmC,
-                        stopC);
+                : LimitOverrides.NONE
+                        .with(LimitName.LOW_CRITICAL_PCT, isTwin ? lowCriticalTwinPct : lowCriticalPct)
+                        .with(LimitName.TEMPERATURE_C, warmC)
+                        .with(LimitName.TEMPERATURE_CRITICAL_C, stopC)
+                        .over(fleet);
     }
 
     /** Where a sensor at the rim, which the brake warms, is to warn, °C. */

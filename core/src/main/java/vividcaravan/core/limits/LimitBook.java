@@ -46,14 +46,12 @@ public record LimitBook(LimitPolicy policy, Map<Kin, LimitOverrides> templates) 
     public Map<String, LimitLevel> levels(Inheritor axle, LimitOverrides own) {
         LimitPolicy ofDuty = axle.duty().over(policy, axle.isTwin());
         Map<String, LimitLevel> levels = new LinkedHashMap<>();
-        for (String name : LimitOverrides.NAMES) {
-            boolean isOfDuty = !LimitOverrides.of(ofDuty)
-                    .value(name)
-                    .equals(LimitOverrides.of(policy).value(name));
-            levels.put(name, isOfDuty ? LimitLevel.DUTY : LimitLevel.FLEET);
+        for (LimitName name : LimitName.values()) {
+            boolean isOfDuty = !ofDuty.all().value(name).equals(policy.all().value(name));
+            levels.put(name.field(), isOfDuty ? LimitLevel.DUTY : LimitLevel.FLEET);
         }
-        template(axle).names().forEach(name -> levels.put(name, LimitLevel.TEMPLATE));
-        own.names().forEach(name -> levels.put(name, LimitLevel.AXLE));
+        template(axle).names().forEach(name -> levels.put(name.field(), LimitLevel.TEMPLATE));
+        own.names().forEach(name -> levels.put(name.field(), LimitLevel.AXLE));
         return levels;
     }
 

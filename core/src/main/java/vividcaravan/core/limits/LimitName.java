@@ -3,26 +3,57 @@ package vividcaravan.core.limits;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** The limits of an axle by name, so that one of them can be read and replaced without knowing which it is. */
+/**
+ * The limits of an axle by name, with all that is known of one before anybody sets it. What keeps, inherits, changes,
+ * shows, reads or writes limits goes through these names and does not know which there are.
+ */
 public enum LimitName {
-    BASIS("basis", "held against", ""),
-    LOW_PCT("lowPct", "low limit", "%"),
-    LOW_CRITICAL_PCT("lowCriticalPct", "low limit that stops", "%"),
-    HIGH_PCT("highPct", "high limit", "%"),
-    TEMPERATURE_C("temperatureC", "warm limit", "°C"),
-    TEMPERATURE_CRITICAL_C("temperatureCriticalC", "hot limit that stops", "°C");
+    BASIS("basis", "judged", Unit.NONE, 0, 0, 0),
+    LOW_PCT("lowPct", "first low", Unit.BELOW_TARGET, 0, 100, 10),
+    LOW_CRITICAL_PCT("lowCriticalPct", "second low", Unit.BELOW_TARGET, 0, 100, 20),
+    HIGH_PCT("highPct", "over", Unit.OVER_TARGET, 0, 200, 15),
+    TEMPERATURE_C("temperatureC", "hot", Unit.CELSIUS, 30, 150, 70),
+    TEMPERATURE_CRITICAL_C("temperatureCriticalC", "hot, stop", Unit.CELSIUS, 30, 150, 85);
+
+    /** What a limit is counted in. */
+    public enum Unit {
+        /** It is a {@link Basis}. */
+        NONE(""),
+        /** Per cent of the target, below it. */
+        BELOW_TARGET("%"),
+        /** Per cent of the target, over it. */
+        OVER_TARGET("%"),
+        CELSIUS("°C");
+
+        private final String symbol;
+
+        Unit(String symbol) {
+            this.symbol = symbol;
+        }
+
+        /** As it is written; empty for none. */
+        public String symbol() {
+            return symbol;
+        }
+    }
 
     private final String field;
     private final String words;
-    private final String unit;
+    private final Unit unit;
+    private final double least;
+    private final double most;
+    private final double preset;
 
-    LimitName(String field, String words, String unit) {
+    LimitName(String field, String words, Unit unit, double least, double most, double preset) {
         this.field = field;
         this.words = words;
         this.unit = unit;
+        this.least = least;
+        this.most = most;
+        this.preset = preset;
     }
 
-    /** Its name in the fleet document. */
+    /** Its name in the fleet document and in the interface. */
     public String field() {
         return field;
     }
@@ -32,9 +63,24 @@ public enum LimitName {
         return words;
     }
 
-    /** Unit of its figure: per cent of the target, or °C; empty for a basis. */
-    public Optional<String> unit() {
-        return unit.isEmpty() ? Optional.empty() : Optional.of(unit);
+    /** What it is counted in. */
+    public Unit unit() {
+        return unit;
+    }
+
+    /** The lowest figure that is read at all, in its unit; what makes sense beside the others is {@link LimitPolicy}'s. */
+    public double least() {
+        return least;
+    }
+
+    /** The highest. */
+    public double most() {
+        return most;
+    }
+
+    /** What a fleet starts from: a figure in its unit, or a basis. */
+    Object preset() {
+        return this == BASIS ? Basis.COMPENSATED : (Object) preset;
     }
 
     /** The limit that the fleet document calls {@code field}; empty if it calls none so. */
@@ -44,7 +90,7 @@ public enum LimitName {
 
     /** This limit of {@code limits} as text: a basis' name, per cent or °C; empty where it is inherited. */
     public Optional<String> text(LimitOverrides limits) {
-        return Optional.ofNullable(limits.value(field)).map(Object::toString);
+        return limits.value(this).map(Object::toString);
     }
 
     /**
@@ -53,13 +99,9 @@ public enum LimitName {
      * @throws IllegalArgumentException if the text is none that {@link #text} gives
      */
     public LimitOverrides with(LimitOverrides limits, Optional<String> text) {
-        Double number = this == BASIS ? null : text.map(Double::valueOf).orElse(null);
-        return new LimitOverrides(
-                this == BASIS ? text.map(Basis::valueOf).orElse(null) : limits.basis(),
-                this == LOW_PCT ? number : limits.lowPct(),
-                this == LOW_CRITICAL_PCT ? number : limits.lowCriticalPct(),
-                this == HIGH_PCT ? number : limits.highPct(),
-                this == TEMPERATURE_C ? number : limits.temperatureC(),
-                this == TEMPERATURE_CRITICAL_C ? number : limits.temperatureCriticalC());
+        return limits.with(
+                this,
+                text.map(one -> this == BASIS ? Basis.valueOf(one) : (Object) Double.valueOf(one))
+                        .orElse(null));
     }
 }

@@ -25,7 +25,7 @@ class LimitBookTest {
     }
 
     private static LimitOverrides only(Double lowPct, Double temperatureC) {
-        return new LimitOverrides(null, lowPct, null, null, temperatureC, null);
+        return LimitOverrides.NONE.with(LimitName.LOW_PCT, lowPct).with(LimitName.TEMPERATURE_C, temperatureC);
     }
 
     @Test
@@ -95,7 +95,10 @@ class LimitBookTest {
         Arbitrary<Double> percent = Arbitraries.doubles().between(-5, 110).injectNull(0.5);
         Arbitrary<Double> celsius = Arbitraries.doubles().between(20, 160).injectNull(0.5);
         return Combinators.combine(percent, percent, percent, celsius, celsius)
-                .as((low, critical, high, warm, stop) -> new LimitOverrides(null, low, critical, high, warm, stop));
+                .as((low, critical, high, warm, stop) -> only(low, warm)
+                        .with(LimitName.LOW_CRITICAL_PCT, critical)
+                        .with(LimitName.HIGH_PCT, high)
+                        .with(LimitName.TEMPERATURE_CRITICAL_C, stop));
     }
 
     @Property(seed = "20261128")

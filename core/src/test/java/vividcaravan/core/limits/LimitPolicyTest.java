@@ -9,6 +9,15 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class LimitPolicyTest {
 
+    private static LimitOverrides limits(double low, double second, double high, double warm, double stop) {
+        return LimitOverrides.of(LimitPolicy.DEFAULT)
+                .with(LimitName.LOW_PCT, low)
+                .with(LimitName.LOW_CRITICAL_PCT, second)
+                .with(LimitName.HIGH_PCT, high)
+                .with(LimitName.TEMPERATURE_C, warm)
+                .with(LimitName.TEMPERATURE_CRITICAL_C, stop);
+    }
+
     @Test
     void startsAsTheCompensatedSchool() {
         LimitPolicy policy = LimitPolicy.DEFAULT;
@@ -37,7 +46,7 @@ class LimitPolicyTest {
         "10,  20,  15,  70,  151, temperatureCriticalC",
     })
     void saysWhichLimitCannotStand(double low, double second, double high, double warm, double stop, String field) {
-        assertThat(LimitPolicy.faults(low, second, high, warm, stop))
+        assertThat(LimitPolicy.faults(limits(low, second, high, warm, stop)))
                 .extracting(LimitFault::field)
                 .contains(field);
         assertThatThrownBy(() -> new LimitPolicy(Basis.GAUGE, low, second, high, warm, stop))
@@ -47,14 +56,14 @@ class LimitPolicyTest {
     @ParameterizedTest
     @CsvSource({"0.1, 0.2, 0.1, 30, 30.1", "98, 99.9, 200, 149, 150", "15, 25, 25, 75, 93"})
     void acceptsWhatIsInOrder(double low, double second, double high, double warm, double stop) {
-        assertThat(LimitPolicy.faults(low, second, high, warm, stop)).isEmpty();
+        assertThat(LimitPolicy.faults(limits(low, second, high, warm, stop))).isEmpty();
     }
 
     @Test
     void aPairIsCheckedAsAPair() {
         // Both moved at once: neither is compared with the other's old value.
-        LimitOverrides both = new LimitOverrides(null, 22.0, 30.0, null, 90.0, 100.0);
-        LimitOverrides onlyFirst = new LimitOverrides(null, 22.0, null, null, null, null);
+        LimitOverrides both = limits(22, 30, 15, 90, 100);
+        LimitOverrides onlyFirst = LimitOverrides.NONE.with(LimitName.LOW_PCT, 22.0);
 
         assertThat(both.faultsOver(LimitPolicy.DEFAULT)).isEmpty();
         assertThat(onlyFirst.faultsOver(LimitPolicy.DEFAULT))
@@ -64,7 +73,10 @@ class LimitPolicyTest {
 
     @Test
     void whatAnAxleDoesNotSetIsInherited() {
-        LimitPolicy policy = new LimitOverrides(Basis.GAUGE, null, null, 25.0, null, null).over(LimitPolicy.DEFAULT);
+        LimitPolicy policy = LimitOverrides.NONE
+                .with(LimitName.BASIS, Basis.GAUGE)
+                .with(LimitName.HIGH_PCT, 25.0)
+                .over(LimitPolicy.DEFAULT);
 
         assertThat(policy).isEqualTo(new LimitPolicy(Basis.GAUGE, 10, 20, 25, 70, 85));
         assertThat(LimitOverrides.NONE.over(LimitPolicy.DEFAULT)).isEqualTo(LimitPolicy.DEFAULT);

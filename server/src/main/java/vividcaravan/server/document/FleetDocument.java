@@ -20,7 +20,6 @@ import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.fleet.AxleDescription;
-import vividcaravan.server.fleet.LimitsEntry;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleState;
 
@@ -148,7 +147,7 @@ public record FleetDocument(
             @Nullable Double dropCentreMm,
             @Nullable Boolean ballasted,
             @Nullable Boolean automaticInflation,
-            @Nullable LimitsEntry limits) {
+            @Nullable LimitOverrides limits) {
 
         /** An axle to start a description from. */
         public static AxleEntry starting(StartingLayout.StartingAxle axle) {
@@ -176,7 +175,7 @@ public record FleetDocument(
         }
 
         LimitOverrides overrides() {
-            return limits == null ? LimitOverrides.NONE : limits.overrides();
+            return limits == null ? LimitOverrides.NONE : limits;
         }
 
         public AxleDescription description() {
@@ -208,7 +207,7 @@ public record FleetDocument(
                     axle.tyre().dropCentreMm(),
                     axle.isBallasted() ? true : null,
                     axle.isSelfInflating() ? true : null,
-                    LimitsEntry.of(axle.overrides()));
+                    axle.overrides().isEmpty() ? null : axle.overrides());
         }
     }
 

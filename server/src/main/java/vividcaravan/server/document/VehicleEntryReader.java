@@ -4,6 +4,7 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -26,9 +27,10 @@ import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitFault;
+import vividcaravan.core.limits.LimitName;
+import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.core.limits.VehicleUse;
-import vividcaravan.server.fleet.LimitsEntry;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Texts;
@@ -197,19 +199,21 @@ public final class VehicleEntryReader {
         return axle.number(name, isRequired, AxleLimits.LOWEST_TARGET_KPA, AxleLimits.HIGHEST_TARGET_KPA);
     }
 
-    private static LimitsEntry limits(JsonPart part) {
-        boolean isGiven = part != null
-                && part.isObjectOf(
-                        "basis", "lowPct", "lowCriticalPct", "highPct", "temperatureC", "temperatureCriticalC");
-        return isGiven
-                ? new LimitsEntry(
-                        part.choice("basis", false, Basis.class),
-                        part.number("lowPct", false, 0, 100),
-                        part.number("lowCriticalPct", false, 0, 100),
-                        part.number("highPct", false, 0, 200),
-                        part.number("temperatureC", false, 30, 150),
-                        part.number("temperatureCriticalC", false, 30, 150))
-                : null;
+    private static @Nullable LimitOverrides limits(@Nullable JsonPart part) {
+        if (part == null
+                || !part.isObjectOf(
+                        Arrays.stream(LimitName.values()).map(LimitName::field).toArray(String[]::new))) {
+            return null;
+        }
+        LimitOverrides limits = LimitOverrides.NONE;
+        for (LimitName name : LimitName.values()) {
+            limits = limits.with(
+                    name,
+                    name == LimitName.BASIS
+                            ? part.choice(name.field(), false, Basis.class)
+                            : part.number(name.field(), false, name.least(), name.most()));
+        }
+        return limits;
     }
 
     /** Limits have to stand in every use of the vehicle, so those of the field are looked at too. */

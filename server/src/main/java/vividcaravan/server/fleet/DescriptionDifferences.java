@@ -42,7 +42,7 @@ public final class DescriptionDifferences {
     public static List<Difference> between(String where, LimitOverrides before, LimitOverrides after) {
         List<Difference> found = new ArrayList<>();
         for (LimitName name : LimitName.values()) {
-            add(found, where + ": " + name.words(), name.unit().orElse(null), text(name, before), text(name, after));
+            add(found, where + ": " + name.words(), unit(name), text(name, before), text(name, after));
         }
         return found;
     }
@@ -85,6 +85,10 @@ public final class DescriptionDifferences {
 
     private static String words(Axle axle) {
         return axle.role().words() + ", " + axle.wheels().words() + (axle.liftable() ? ", can be lifted" : "");
+    }
+
+    private static @Nullable String unit(LimitName name) {
+        return name.unit().symbol().isEmpty() ? null : name.unit().symbol();
     }
 
     private static String text(LimitName name, LimitOverrides limits) {

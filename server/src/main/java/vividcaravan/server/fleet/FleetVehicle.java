@@ -25,6 +25,7 @@ import vividcaravan.core.judge.rules.AxleConduct;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.limits.LimitName;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 
@@ -164,8 +165,10 @@ public final class FleetVehicle {
     }
 
     private static AxleConduct conduct(VehicleDescription description, AxleDescription axle) {
-        boolean hasOwnTemperatures =
-                axle.overrides().temperatureC() != null || axle.overrides().temperatureCriticalC() != null;
+        boolean hasOwnTemperatures = axle.overrides()
+                        .value(LimitName.TEMPERATURE_C)
+                        .isPresent()
+                || axle.overrides().value(LimitName.TEMPERATURE_CRITICAL_C).isPresent();
         return new AxleConduct(description.duty(axle), hasOwnTemperatures, axle.isBallasted(), axle.isSelfInflating());
     }
 

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.limits.Basis;
+import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.LimitOverrides;
 
 /** The columns of a table that keeps limits; what is null is inherited. */
@@ -27,25 +28,29 @@ class LimitColumns {
 
     static LimitColumns of(LimitOverrides limits) {
         LimitColumns columns = new LimitColumns();
-        columns.basis = limits.basis();
-        columns.lowPct = limits.lowPct();
-        columns.lowCriticalPct = limits.lowCriticalPct();
-        columns.highPct = limits.highPct();
-        columns.temperatureC = limits.temperatureC();
-        columns.temperatureCriticalC = limits.temperatureCriticalC();
+        columns.basis = (Basis) limits.value(LimitName.BASIS).orElse(null);
+        columns.lowPct = number(limits, LimitName.LOW_PCT);
+        columns.lowCriticalPct = number(limits, LimitName.LOW_CRITICAL_PCT);
+        columns.highPct = number(limits, LimitName.HIGH_PCT);
+        columns.temperatureC = number(limits, LimitName.TEMPERATURE_C);
+        columns.temperatureCriticalC = number(limits, LimitName.TEMPERATURE_CRITICAL_C);
         return columns;
+    }
+
+    private static @Nullable Double number(LimitOverrides limits, LimitName name) {
+        return (Double) limits.value(name).orElse(null);
     }
 
     /** What {@code columns} keep; where all are null they come back as null themselves. */
     static LimitOverrides limits(@Nullable LimitColumns columns) {
         return columns == null
                 ? LimitOverrides.NONE
-                : new LimitOverrides(
-                        columns.basis,
-                        columns.lowPct,
-                        columns.lowCriticalPct,
-                        columns.highPct,
-                        columns.temperatureC,
-                        columns.temperatureCriticalC);
+                : LimitOverrides.NONE
+                        .with(LimitName.BASIS, columns.basis)
+                        .with(LimitName.LOW_PCT, columns.lowPct)
+                        .with(LimitName.LOW_CRITICAL_PCT, columns.lowCriticalPct)
+                        .with(LimitName.HIGH_PCT, columns.highPct)
+                        .with(LimitName.TEMPERATURE_C, columns.temperatureC)
+                        .with(LimitName.TEMPERATURE_CRITICAL_C, columns.temperatureCriticalC);
     }
 }

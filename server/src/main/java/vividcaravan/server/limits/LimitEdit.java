@@ -6,10 +6,11 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.limits.LimitBook;
+import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.server.fleet.AxleDescription;
-import vividcaravan.server.fleet.LimitsEntry;
 import vividcaravan.server.fleet.VehicleDescription;
+import vividcaravan.server.platform.Refusal;
 
 /**
  * A change of limits, of the fleet's policy, of a template, or of the axles that a choice finds.
@@ -33,7 +34,7 @@ record LimitEdit(
         @Nullable String tyreSize,
         @Nullable List<String> vehicles,
         @Nullable Integer axle,
-        @Nullable LimitsEntry limits,
+        @Nullable LimitOverrides limits,
         @Nullable Double coldPressureKpa,
         @Nullable List<String> inherit) {
 
@@ -44,25 +45,15 @@ record LimitEdit(
         AXLES
     }
 
-    private LimitOverrides wanted() {
-        return limits == null ? LimitOverrides.NONE : limits.overrides();
-    }
-
     /** What limits become by this. */
     LimitOverrides over(LimitOverrides before) {
-        LimitOverrides wanted = wanted();
-        List<String> inherited = inherit == null ? List.of() : inherit;
-        return new LimitOverrides(
-                pick("basis", inherited, wanted.basis(), before.basis()),
-                pick("lowPct", inherited, wanted.lowPct(), before.lowPct()),
-                pick("lowCriticalPct", inherited, wanted.lowCriticalPct(), before.lowCriticalPct()),
-                pick("highPct", inherited, wanted.highPct(), before.highPct()),
-                pick("temperatureC", inherited, wanted.temperatureC(), before.temperatureC()),
-                pick("temperatureCriticalC", inherited, wanted.temperatureCriticalC(), before.temperatureCriticalC()));
-    }
-
-    private static <T> T pick(String name, List<String> inherited, T wanted, T before) {
-        return inherited.contains(name) ? null : wanted == null ? before : wanted;
+        LimitOverrides after = limits == null ? before : before.and(limits);
+        for (String field : inherit == null ? List.<String>of() : inherit) {
+            after = LimitName.of(field)
+                    .orElseThrow(() -> Refusal.badRequest("inherit", "There is no limit \"" + field + "\"."))
+                    .with(after, Optional.empty());
+        }
+        return after;
     }
 
     Optional<LimitBook.Kin> kin() {

@@ -19,12 +19,12 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.limits.AxleLimits;
+import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.core.limits.LimitSchool;
 import vividcaravan.core.limits.StatedPercentage;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.LimitsEntry;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -46,7 +46,7 @@ class LimitsController {
     record School(LimitSchool school, String words, LimitPolicy policy) {}
 
     /** Limits of the axles of a role on a kind of vehicle; what is null is inherited. */
-    record Template(VehicleKind kind, AxleRole role, LimitsEntry limits) {}
+    record Template(VehicleKind kind, AxleRole role, LimitOverrides limits) {}
 
     /** A change that was made for many at once. */
     record ChangeMade(String id, Instant at, String who, String words, boolean isUndone) {}
@@ -75,7 +75,7 @@ class LimitsController {
                 fleet.book().templates().entrySet().stream()
                         .sorted(Comparator.comparing(entry -> entry.getKey().toString()))
                         .map(entry -> new Template(
-                                entry.getKey().kind(), entry.getKey().role(), LimitsEntry.of(entry.getValue())))
+                                entry.getKey().kind(), entry.getKey().role(), entry.getValue()))
                         .toList(),
                 fleet.vehicles().stream()
                         .flatMap(vehicle -> vehicle.description().axles().stream())

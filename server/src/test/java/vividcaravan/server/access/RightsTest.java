@@ -66,7 +66,15 @@ class RightsTest {
     static {
         row(ALL, "getSession", "signIn", "signOut", "setUp", "join", "lookAtInvitation");
         row(PEOPLE, "setPreferences", "changePassword", "endOtherSessions");
-        row(PEOPLE, "listAlerts", "listVehicles", "live", "checkStatedFigure", "getWorkshopRules", "getDemo");
+        row(
+                PEOPLE,
+                "listAlerts",
+                "listVehicles",
+                "live",
+                "checkStatedFigure",
+                "getWorkshopRules",
+                "getDemo",
+                "getVocabulary");
         row(OWN, "getAlert", "getVehicle", "getDescription");
         row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
         row(OWN_NOTES, "noteAlert");

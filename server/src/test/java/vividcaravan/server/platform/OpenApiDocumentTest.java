@@ -14,8 +14,8 @@ import vividcaravan.server.Door;
 import vividcaravan.server.RunningProduct;
 
 /**
- * The browser's types are made from {@code web/openapi.json}, so that file has to be what the server serves. After a
- * change of the interface, run this test with {@code -Dopenapi.update=true} and commit the file.
+ * The browser's types are made from {@code web/openapi.json}, so that file has to be what the server serves. So are its
+ * words, from {@code web/src/api/vocabulary.json}. After a change of the interface, run this test with {@code -Dopenapi.update=true} and commit the files.
  */
 @ExtendWith(RunningProduct.class)
 class OpenApiDocumentTest {
@@ -36,6 +36,21 @@ class OpenApiDocumentTest {
 
         assertThat(JSON.readTree(Files.readString(kept)))
                 .as("web/openapi.json is not what the server serves; run this test with -Dopenapi.update=true")
+                .isEqualTo(served);
+    }
+
+    @Test
+    void thePageIsBuiltWithTheWordsThatAreServed() throws IOException {
+        Path kept = Path.of("..", "web", "src", "api", "vocabulary.json");
+        JsonNode served = door.get("/api/v1/vocabulary").json();
+
+        if (Boolean.getBoolean("openapi.update")) {
+            Files.writeString(kept, JSON.writeValueAsString(served) + "\n");
+        }
+
+        assertThat(JSON.readTree(Files.readString(kept)))
+                .as(
+                        "web/src/api/vocabulary.json is not what the server serves; run this test with -Dopenapi.update=true")
                 .isEqualTo(served);
     }
 

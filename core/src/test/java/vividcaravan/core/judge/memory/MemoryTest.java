@@ -98,6 +98,7 @@ class MemoryTest {
     void whatIsAsInOneThatHasSeenNothingIsLeftOutAndComesBack() {
         Rule rule = new Rule();
         rule.count = 3;
+        rule.kpa = 805;
         Memory memory = Memory.blank();
         rule.remember(memory.part("rule"));
         Memory nothing = Memory.blank();
@@ -105,7 +106,7 @@ class MemoryTest {
 
         memory.leaveOut(nothing);
 
-        assertThat(memory.values()).isEqualTo(Map.of("rule", Map.of("count", 3)));
+        assertThat(memory.values()).isEqualTo(Map.of("rule", Map.of("count", 3, "kpa", 805.0)));
         Rule after = new Rule();
         after.remember(Memory.of(memory.values()).part("rule"));
         assertThat(after).usingRecursiveComparison().isEqualTo(rule);
