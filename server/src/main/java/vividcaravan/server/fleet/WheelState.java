@@ -3,6 +3,7 @@ package vividcaravan.server.fleet;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.WheelCondition;
 
 /**
@@ -14,7 +15,7 @@ import vividcaravan.core.judge.WheelCondition;
  * @param isClockWrong whether the sensor last sent times from the future
  */
 public record WheelState(
-        String position,
+        Position position,
         WheelCondition condition,
         @Nullable String sensor,
         @Nullable Instant at,

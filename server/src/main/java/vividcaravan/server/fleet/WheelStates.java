@@ -60,17 +60,7 @@ public final class WheelStates {
                 .orElse(null);
         if (sensor.isEmpty()) {
             return new WheelState(
-                    position.code(),
-                    WheelCondition.NO_SENSOR,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    urgency,
-                    false);
+                    position, WheelCondition.NO_SENSOR, null, null, null, null, null, null, null, urgency, false);
         }
         Reading newest = newest(sensor.get());
         WheelCondition condition = WheelCondition.seenAt(
@@ -84,7 +74,7 @@ public final class WheelStates {
                 ? snapshot.compensation(sensor.get()).compensateKpa(newest.pressureKpa(), newest.temperatureC())
                 : Double.NaN;
         return new WheelState(
-                position.code(),
+                position,
                 condition,
                 sensor.get().code(),
                 newest == null ? null : Instant.ofEpochMilli(newest.at()),

@@ -24,7 +24,6 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.core.alert.AlertWords;
-import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.alerts.AlertChanged;
 import vividcaravan.server.alerts.AlertQueries;
@@ -272,7 +271,7 @@ class LiveStreams implements Follower, DisposableBean, Ticking {
         Instant now = clock.instant();
         for (FleetVehicle vehicle : fleet.vehicles()) {
             for (WheelState state : WheelStates.of(vehicle, now)) {
-                ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(vehicle.id(), Position.parse(state.position()));
+                ReadingsJudged.Wheel wheel = new ReadingsJudged.Wheel(vehicle.id(), state.position());
                 WheelCondition before = conditions.put(wheel, state.condition());
                 if (before != null && before != state.condition()) {
                     dirty.add(wheel);

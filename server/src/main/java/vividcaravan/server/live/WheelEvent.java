@@ -2,13 +2,14 @@ package vividcaravan.server.live;
 
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.fleet.WheelState;
 
 /** How a wheel is now: the fixed part of the interface, and the deviation and urgency that the strip draws. */
 record WheelEvent(
         String vehicle,
-        String position,
+        Position position,
         @Nullable Instant at,
         @Nullable Double pressureKpa,
         @Nullable Double pressureAt20Kpa,

@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.Departure;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.judge.WheelCondition;
@@ -37,7 +38,7 @@ public record VehicleGlance(
 
     /** A wheel as the strip draws it. */
     public record WheelGlance(
-            String position,
+            Position position,
             WheelCondition condition,
             @Nullable String sensor,
             @Nullable Instant at,

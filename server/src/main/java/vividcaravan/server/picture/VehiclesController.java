@@ -139,11 +139,9 @@ class VehiclesController {
             default -> {}
         }
         List<Departure.Unwatched> unwatched = wheels.stream()
-                .filter(wheel -> !Position.parse(wheel.position()).isSpare())
+                .filter(wheel -> !wheel.position().isSpare())
                 .flatMap(wheel ->
-                        unwatchedBecause(wheel)
-                                .map(why -> new Departure.Unwatched(Position.parse(wheel.position()), why))
-                                .stream())
+                        unwatchedBecause(wheel).map(why -> new Departure.Unwatched(wheel.position(), why)).stream())
                 .toList();
         return Departure.of(vehicle.openAlerts(), unwatched);
     }

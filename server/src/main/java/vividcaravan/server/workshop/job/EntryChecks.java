@@ -38,40 +38,51 @@ class EntryChecks {
      *
      * @throws EntryNotStored if it cannot be, or something speaks against it
      */
-    EntryData checked(
+    Said checked(
             View view, FitOutJob job, EntryRequest request, EntryKind kind, @Nullable Position position, Instant at) {
         EntryData data = request.said();
         return switch (kind) {
             case INSPECTED -> inspected(job, data);
-            case PASSED_ANYWAY, LEFT_OUT, TAKEN_AS_PROVEN, NOTED -> withReason(data);
+            case PASSED_ANYWAY -> new Said.PassedAnyway(reason(data));
+            case LEFT_OUT -> new Said.LeftOut(reason(data));
+            case TAKEN_AS_PROVEN -> new Said.TakenAsProven(reason(data));
+            case NOTED -> new Said.Noted(reason(data));
             case MOUNTED -> mounted(job, data);
             case PAIRED -> paired(view, job, request, position);
             case GAUGED -> gauged(data);
-            case AIR_SET -> airSet(job, position, data);
-            case PROVED -> proved(job, position, data);
+            case AIR_SET -> airSet(job, position);
+            case PROVED -> proved(job, position);
             case EXCHANGED -> exchanged(job, position, data);
             case GAUGE_NAMED -> gaugeNamed(data, at);
             case CLOSED -> throw EntryNotStored.refused("A job is ended by itself.");
         };
     }
 
-    private static EntryData withReason(EntryData data) {
+    private static String reason(EntryData data) {
         if (data.reason() == null || data.reason().isBlank()) {
             throw EntryNotStored.refused("Say why; it stays in the record.");
         }
-        return data;
+        return data.reason();
     }
 
-    private EntryData inspected(FitOutJob job, EntryData data) {
+    private Said inspected(FitOutJob job, EntryData data) {
+        Said.Inspected said = new Said.Inspected(
+                data.treadMm(),
+                data.dateCode(),
+                data.stem(),
+                data.isValveReachable(),
+                data.isRetread(),
+                data.damage(),
+                data.tyre());
         try {
-            data.inspection();
+            said.inspection();
             if (data.dateCode() != null) {
                 TyreDateCode.read(data.dateCode(), today(job));
             }
         } catch (IllegalArgumentException e) {
             throw EntryNotStored.refused("It cannot be: " + e.getMessage() + ".");
         }
-        return data;
+        return said;
     }
 
     private LocalDate today(FitOutJob job) {
@@ -80,8 +91,8 @@ class EntryChecks {
     }
 
     private void refuseIfFailed(View view, FitOutJob job, Position position) {
-        Optional<JobEntry> seen = job.at(position, EntryKind.INSPECTED);
-        if (seen.isEmpty() || job.at(position, EntryKind.PASSED_ANYWAY).isPresent()) {
+        Optional<JobEntry<Said.Inspected>> seen = job.at(position, Said.Inspected.class);
+        if (seen.isEmpty() || job.at(position, Said.PassedAnyway.class).isPresent()) {
             return;
         }
         List<String> failures = seen.get()
@@ -104,7 +115,7 @@ class EntryChecks {
         }
     }
 
-    private static EntryData mounted(FitOutJob job, EntryData data) {
+    private static Said mounted(FitOutJob job, EntryData data) {
         MountKind mount = data.mount() == null ? job.mount().orElse(null) : data.mount();
         if (mount == null) {
             throw EntryNotStored.refused("Say how the sensor is held.");
@@ -116,10 +127,10 @@ class EntryChecks {
             throw EntryNotStored.refused("Gluing needs tyre, glue and sensor at 15 to 35 °C"
                     + (data.ambientC() == null ? "; measure it first." : ", it is " + data.ambientC() + " °C."));
         }
-        return data;
+        return new Said.Mounted(data.mount(), data.ambientC(), data.stepsDone());
     }
 
-    private EntryData paired(View view, FitOutJob job, EntryRequest request, Position position) {
+    private Said paired(View view, FitOutJob job, EntryRequest request, Position position) {
         refuseIfFailed(view, job, position);
         EntryData data = request.said();
         SensorCode code = SensorCode.read(data.code() == null ? "" : data.code());
@@ -130,29 +141,29 @@ class EntryChecks {
         if (has(doubts, PairingDoubt.Weight.TO_CONFIRM) && !request.isInsisted()) {
             throw EntryNotStored.doubtful(EntryOutcome.Outcome.TO_CONFIRM, CodeDoubt.of(doubts));
         }
-        return data.withCode(code.code());
+        return new Said.Paired(code.code(), data.mount());
     }
 
     private static boolean has(List<PairingDoubt> doubts, PairingDoubt.Weight weight) {
         return doubts.stream().anyMatch(doubt -> doubt.kind().weight() == weight);
     }
 
-    private static EntryData gauged(EntryData data) {
+    private static Said gauged(EntryData data) {
         if (data.gaugeKpa() == null || !(data.gaugeKpa() >= 0 && data.gaugeKpa() <= HIGHEST_KPA)) {
             throw EntryNotStored.refused("A gauge shows 0 to 2000 kPa.");
         }
-        return data;
+        return new Said.Gauged(data.gaugeKpa());
     }
 
-    private EntryData airSet(FitOutJob job, Position position, EntryData data) {
+    private Said airSet(FitOutJob job, Position position) {
         if (job.code(position).isEmpty()) {
             throw EntryNotStored.refused("This wheel has no sensor yet.");
         }
         // Entered without a connection, the pressures from before are no longer known: that proves nothing.
-        return data.withBefore(facts.pressuresAt20(job));
+        return new Said.AirSet(facts.pressuresAt20(job));
     }
 
-    private EntryData proved(FitOutJob job, Position position, EntryData data) {
+    private Said proved(FitOutJob job, Position position) {
         PositionProof proof = facts.proof(job, position)
                 .orElseThrow(() -> EntryNotStored.refused("Let some air in or out at this wheel first."));
         if (proof.verdict() != PositionProof.Verdict.PROVED) {
@@ -161,10 +172,10 @@ class EntryChecks {
                             ? "The air was seen at " + proof.moved().words() + "."
                             : "Nothing was seen of it yet that proves the position.");
         }
-        return data;
+        return new Said.Proved();
     }
 
-    private static EntryData exchanged(FitOutJob job, Position position, EntryData data) {
+    private static Said exchanged(FitOutJob job, Position position, EntryData data) {
         Position other = Jobs.position(job, data.other());
         if (other == null || other.equals(position)) {
             throw EntryNotStored.refused("Say with which other wheel.");
@@ -172,10 +183,10 @@ class EntryChecks {
         if (job.code(position).isEmpty() || job.code(other).isEmpty()) {
             throw EntryNotStored.refused("Both wheels need a sensor before theirs can be exchanged.");
         }
-        return data;
+        return new Said.Exchanged(other);
     }
 
-    private static EntryData gaugeNamed(EntryData data, Instant at) {
+    private static Said gaugeNamed(EntryData data, Instant at) {
         if (data.gaugeName() == null || data.gaugeName().isBlank()) {
             throw EntryNotStored.refused("Say which hand gauge is used.");
         }
@@ -184,6 +195,6 @@ class EntryChecks {
                         .isAfter(LocalDate.ofInstant(at, ZoneId.of("UTC")).plusDays(1))) {
             throw EntryNotStored.refused("The date of its calibration is still to come.");
         }
-        return data;
+        return new Said.GaugeNamed(data.gaugeName(), data.calibratedOn());
     }
 }

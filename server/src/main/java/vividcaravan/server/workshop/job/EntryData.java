@@ -10,7 +10,7 @@ import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.server.platform.AtMost;
 
 /**
- * What an entry says; each kind of entry uses the parts it needs.
+ * What an entry says as it is sent, whatever its kind: {@link EntryChecks} makes a {@link Said} of the parts that the kind needs.
  *
  * @param treadMm tread depths, mm
  * @param dateCode week and year from the sidewall
@@ -27,7 +27,7 @@ import vividcaravan.server.platform.AtMost;
  * @param gaugeKpa what the hand gauge shows, kPa
  * @param gaugeName which gauge
  * @param calibratedOn when it was calibrated
- * @param before pressures at 20 °C when air was set on, kPa, by wheel
+ * @param before pressures at 20 °C when air was set on, kPa, by wheel; what is sent of them is not believed
  * @param reason why
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -52,49 +52,4 @@ record EntryData(
 
     static final EntryData NONE = new EntryData(
             null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null);
-
-    static EntryData because(String reason) {
-        return new EntryData(
-                null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, reason);
-    }
-
-    TyreInspection inspection() {
-        return new TyreInspection(
-                treadMm == null ? List.of() : treadMm,
-                dateCode,
-                stem == null ? TyreInspection.Stem.SOUND : stem,
-                isValveReachable == null || isValveReachable,
-                Boolean.TRUE.equals(isRetread),
-                damage,
-                tyre);
-    }
-
-    EntryData withBefore(Map<String, Double> pressures) {
-        return with(code, pressures);
-    }
-
-    EntryData withCode(String taken) {
-        return with(taken, before);
-    }
-
-    private EntryData with(String otherCode, Map<String, Double> otherBefore) {
-        return new EntryData(
-                treadMm,
-                dateCode,
-                stem,
-                isValveReachable,
-                isRetread,
-                damage,
-                tyre,
-                mount,
-                ambientC,
-                stepsDone,
-                otherCode,
-                other,
-                gaugeKpa,
-                gaugeName,
-                calibratedOn,
-                otherBefore,
-                reason);
-    }
 }

@@ -10,10 +10,10 @@ final class EntryNotStored extends RuntimeException {
 
     private final EntryOutcome.Outcome outcome;
     private final transient List<CodeDoubt> doubts;
-    private final transient @Nullable JobEntry theirs;
+    private final transient @Nullable JobEntry<?> theirs;
 
     private EntryNotStored(
-            EntryOutcome.Outcome outcome, String message, List<CodeDoubt> doubts, @Nullable JobEntry theirs) {
+            EntryOutcome.Outcome outcome, String message, List<CodeDoubt> doubts, @Nullable JobEntry<?> theirs) {
         super(message);
         this.outcome = outcome;
         this.doubts = doubts;
@@ -24,7 +24,7 @@ final class EntryNotStored extends RuntimeException {
         return new EntryNotStored(EntryOutcome.Outcome.REFUSED, message, List.of(), null);
     }
 
-    static EntryNotStored conflict(String message, JobEntry theirs) {
+    static EntryNotStored conflict(String message, JobEntry<?> theirs) {
         return new EntryNotStored(EntryOutcome.Outcome.CONFLICT, message, List.of(), theirs);
     }
 

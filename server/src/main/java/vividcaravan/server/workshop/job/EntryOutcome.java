@@ -14,7 +14,7 @@ record EntryOutcome(
         Outcome outcome,
         @Nullable String message,
         List<CodeDoubt> doubts,
-        @Nullable JobEntry theirs) {
+        @Nullable JobEntry<?> theirs) {
 
     /** What became of an entry. */
     enum Outcome {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.WalkOrder;
@@ -20,71 +21,63 @@ final class FitOutJob {
 
     private final JobRow row;
     private final FleetVehicle vehicle;
-    private final List<JobEntry> entries;
-    private final Map<String, Map<EntryKind, JobEntry>> byWheel = new HashMap<>();
+    private final List<JobEntry<?>> entries;
+    private final Map<Position, Map<Class<? extends Said>, JobEntry<?>>> byWheel = new HashMap<>();
 
-    FitOutJob(JobRow row, FleetVehicle vehicle, List<JobEntry> entries) {
+    FitOutJob(JobRow row, FleetVehicle vehicle, List<JobEntry<?>> entries) {
         this.row = row;
         this.vehicle = vehicle;
         this.entries = List.copyOf(entries);
         this.entries.forEach(this::count);
     }
 
-    private void count(JobEntry entry) {
-        if (entry.position() == null) {
+    private void count(JobEntry<?> entry) {
+        Position position = entry.position();
+        if (position == null) {
             return;
         }
-        Map<EntryKind, JobEntry> wheel = byWheel.computeIfAbsent(entry.position(), position -> new HashMap<>());
-        wheel.put(entry.kind(), entry);
-        switch (entry.kind()) {
-            case PAIRED -> {
-                // A sensor that was taken from another wheel is no longer there, and what was proved is to be proved
-                // again.
-                forgetProof(wheel);
-                wheel.remove(EntryKind.LEFT_OUT);
-                byWheel.forEach((position, other) -> {
-                    JobEntry pair = other.get(EntryKind.PAIRED);
-                    boolean isSame = pair != null
-                            && !position.equals(entry.position())
-                            && pair.data().code().equals(entry.data().code());
-                    if (isSame) {
-                        other.remove(EntryKind.PAIRED);
-                        forgetProof(other);
-                    }
-                });
+        Map<Class<? extends Said>, JobEntry<?>> wheel = byWheel.computeIfAbsent(position, at -> new HashMap<>());
+        wheel.put(entry.kind().said(), entry);
+        if (entry.data() instanceof Said.Paired paired) {
+            // A sensor that was taken from another wheel is no longer there, and what was proved is to be proved again.
+            forgetProof(wheel);
+            wheel.remove(Said.LeftOut.class);
+            for (Position other : List.copyOf(byWheel.keySet())) {
+                if (!other.equals(position) && code(other).equals(Optional.of(paired.code()))) {
+                    byWheel.get(other).remove(Said.Paired.class);
+                    forgetProof(byWheel.get(other));
+                }
             }
-            case LEFT_OUT -> {
-                wheel.remove(EntryKind.PAIRED);
-                forgetProof(wheel);
-            }
-            case EXCHANGED -> exchange(entry);
-            default -> {}
+        } else if (entry.data() instanceof Said.LeftOut) {
+            wheel.remove(Said.Paired.class);
+            forgetProof(wheel);
+        } else if (entry.data() instanceof Said.Exchanged exchanged) {
+            exchange(wheel, byWheel.get(exchanged.other()));
         }
     }
 
-    private void exchange(JobEntry entry) {
-        Map<EntryKind, JobEntry> one = byWheel.get(entry.position());
-        Map<EntryKind, JobEntry> other = byWheel.get(entry.data().other());
-        if (one == null || other == null) {
+    private static void exchange(
+            Map<Class<? extends Said>, JobEntry<?>> one, @Nullable Map<Class<? extends Said>, JobEntry<?>> other) {
+        if (other == null) {
             return;
         }
-        JobEntry pair = one.remove(EntryKind.PAIRED);
-        JobEntry otherPair = other.remove(EntryKind.PAIRED);
+        JobEntry<?> pair = one.remove(Said.Paired.class);
+        JobEntry<?> otherPair = other.remove(Said.Paired.class);
         if (otherPair != null) {
-            one.put(EntryKind.PAIRED, otherPair);
+            one.put(Said.Paired.class, otherPair);
         }
         if (pair != null) {
-            other.put(EntryKind.PAIRED, pair);
+            other.put(Said.Paired.class, pair);
         }
         forgetProof(one);
         forgetProof(other);
     }
 
-    private static void forgetProof(Map<EntryKind, JobEntry> wheel) {
-        wheel.remove(EntryKind.PROVED);
-        wheel.remove(EntryKind.AIR_SET);
-        wheel.remove(EntryKind.GAUGED);
-        wheel.remove(EntryKind.TAKEN_AS_PROVEN);
+    private static void forgetProof(Map<Class<? extends Said>, JobEntry<?>> wheel) {
+        wheel.remove(Said.Proved.class);
+        wheel.remove(Said.AirSet.class);
+        wheel.remove(Said.Gauged.class);
+        wheel.remove(Said.TakenAsProven.class);
     }
 
     long id() {
@@ -99,7 +92,7 @@ final class FitOutJob {
         return vehicle;
     }
 
-    List<JobEntry> entries() {
+    List<JobEntry<?>> entries() {
         return entries;
     }
 
@@ -124,28 +117,42 @@ final class FitOutJob {
         return row.walk.positions(vehicle.description().layout());
     }
 
-    /** The entry that counts of a kind at a wheel. */
-    Optional<JobEntry> at(Position position, EntryKind kind) {
-        return Optional.ofNullable(
-                byWheel.getOrDefault(position.code(), Map.of()).get(kind));
+    /** The entry that counts of those at a wheel that say this. */
+    <S extends Said> Optional<JobEntry<S>> at(Position position, Class<S> said) {
+        return Optional.ofNullable(byWheel.getOrDefault(position, Map.of()).get(said))
+                .map(entry -> as(entry, said));
     }
 
-    /** The newest entry of a kind that is about the whole job. */
-    Optional<JobEntry> newest(EntryKind kind) {
-        JobEntry found = null;
-        for (JobEntry entry : entries) {
-            found = entry.kind() == kind ? entry : found;
+    /** The newest entry that says this of the whole job. */
+    <S extends Said> Optional<JobEntry<S>> newest(Class<S> said) {
+        JobEntry<?> found = null;
+        for (JobEntry<?> entry : entries) {
+            found = entry.kind().said() == said ? entry : found;
         }
-        return Optional.ofNullable(found);
+        return Optional.ofNullable(found).map(entry -> as(entry, said));
     }
 
-    Optional<JobEntry> byKey(String key) {
-        return entries.stream().filter(entry -> entry.key().equals(key)).findFirst();
+    private static <S extends Said> JobEntry<S> as(JobEntry<?> entry, Class<S> said) {
+        return new JobEntry<>(
+                entry.number(),
+                entry.key(),
+                entry.kind(),
+                entry.position(),
+                entry.at(),
+                entry.who(),
+                said.cast(entry.data()));
+    }
+
+    Optional<JobEntry<?>> byKey(String key) {
+        return entries.stream()
+                .<JobEntry<?>>map(entry -> entry)
+                .filter(entry -> entry.key().equals(key))
+                .findFirst();
     }
 
     /** The code taken for a wheel. */
     Optional<String> code(Position position) {
-        return at(position, EntryKind.PAIRED).map(entry -> entry.data().code());
+        return at(position, Said.Paired.class).map(entry -> entry.data().code());
     }
 
     /** Which code was taken for which wheel. */
@@ -159,19 +166,19 @@ final class FitOutJob {
     Set<Position> leftOut() {
         Set<Position> leftOut = new HashSet<>();
         walk().stream()
-                .filter(position -> at(position, EntryKind.LEFT_OUT).isPresent())
+                .filter(position -> at(position, Said.LeftOut.class).isPresent())
                 .forEach(leftOut::add);
         return leftOut;
     }
 
     /** When the sensor that counts was taken for a wheel. */
     Optional<Instant> pairedAt(Position position) {
-        return at(position, EntryKind.PAIRED).map(JobEntry::at);
+        return at(position, Said.Paired.class).map(JobEntry::at);
     }
 
     /** This job with another entry. */
-    FitOutJob with(JobEntry entry) {
-        List<JobEntry> more = new ArrayList<>(entries);
+    FitOutJob with(JobEntry<?> entry) {
+        List<JobEntry<?>> more = new ArrayList<>(entries);
         more.add(entry);
         return new FitOutJob(row, vehicle, more);
     }

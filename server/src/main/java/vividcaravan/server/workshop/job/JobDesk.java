@@ -91,14 +91,8 @@ class JobDesk {
             if (state == JobState.DONE) {
                 refuseIfUnproven(job, rules.now(view).gaugeToleranceKpa());
             }
-            JobEntry entry = new JobEntry(
-                    job.entries().size() + 1,
-                    "end-" + jobId,
-                    EntryKind.CLOSED,
-                    null,
-                    clock.instant(),
-                    who,
-                    reason == null ? EntryData.NONE : EntryData.because(reason));
+            JobEntry<Said.Closed> entry = JobEntry.of(
+                    job.entries().size() + 1, "end-" + jobId, null, clock.instant(), who, new Said.Closed(reason));
             return Decision.make(pen -> {
                 jobs.end(pen, jobs.record(pen.session(), job, entry), state, who);
                 return Done.by(JobDeeds.ended(job, state, reason));
@@ -159,22 +153,20 @@ class JobDesk {
             throw EntryNotStored.refused("The vehicle has no wheel \"" + request.position() + "\".");
         }
         Instant at = time(request);
-        refuseIfInConflict(job, request, position, who);
-        JobEntry entry = new JobEntry(
+        refuseIfInConflict(view, job, request, position, at, who);
+        JobEntry<Said> entry = JobEntry.of(
                 job.entries().size() + 1,
                 request.key(),
-                kind,
-                kind.isOfWheel() ? position.code() : null,
+                kind.isOfWheel() ? position : null,
                 at,
                 who,
                 checks.checked(view, job, request, kind, position, at));
         String sensor = JobDeeds.sensorAt(job.vehicle(), position);
         return Decision.make(pen -> {
-            apply(pen, job, entry, position);
+            apply(pen, job, entry);
             jobs.record(pen.session(), job, entry);
             return new Done<>(
-                    EntryOutcome.of(request, EntryOutcome.Outcome.STORED),
-                    JobDeeds.entered(job, entry, position, sensor));
+                    EntryOutcome.of(request, EntryOutcome.Outcome.STORED), JobDeeds.entered(job, entry, sensor));
         });
     }
 
@@ -187,19 +179,21 @@ class JobDesk {
         return Instant.ofEpochMilli(at.toEpochMilli());
     }
 
-    private static void refuseIfInConflict(
-            FitOutJob job, EntryRequest request, @Nullable Position position, String who) {
+    private void refuseIfInConflict(
+            View view, FitOutJob job, EntryRequest request, @Nullable Position position, Instant at, String who) {
         int seen = request.basedOn() == null ? 0 : request.basedOn();
-        Optional<JobEntry> newer = position == null
+        Optional<JobEntry<?>> newer = position == null
                 ? Optional.empty()
                 : job.entries().stream()
+                        .<JobEntry<?>>map(entry -> entry)
                         .filter(entry -> entry.kind() == request.kind()
-                                && position.code().equals(entry.position())
+                                && position.equals(entry.position())
                                 && entry.number() > seen
                                 && !entry.who().equals(who))
                         .reduce((a, b) -> b);
-        boolean isSame = newer.isPresent() && newer.get().data().equals(request.data());
-        if (newer.isPresent() && !isSame && !request.isInsisted()) {
+        if (newer.isPresent()
+                && !request.isInsisted()
+                && !isSame(view, job, request, position, at, newer.get().data())) {
             throw EntryNotStored.conflict(
                     newer.get().who() + " entered something else for " + position.words()
                             + " meanwhile. Keep theirs, or say that yours is meant.",
@@ -207,28 +201,35 @@ class JobDesk {
         }
     }
 
-    private void apply(Pen pen, FitOutJob job, JobEntry entry, @Nullable Position position) {
-        switch (entry.kind()) {
-            case PAIRED ->
-                placing.fit(
-                        pen,
-                        entry.data().code(),
-                        job.mount().orElse(entry.data().mount()),
-                        job.vehicle(),
-                        position,
-                        entry.at().toEpochMilli());
-            case LEFT_OUT -> placing.takeOff(pen, job.vehicle(), position);
-            case AIR_SET ->
-                changes.adjusted(
-                        pen, job.vehicle(), position, entry.at(), WheelChanges.Measured.NOT, entry.who(), "fit-out");
-            case EXCHANGED -> {
-                Position other = Jobs.position(job, entry.data().other());
-                long since = Math.max(
-                        job.pairedAt(position).orElseThrow().toEpochMilli(),
-                        job.pairedAt(other).orElseThrow().toEpochMilli());
-                placing.exchange(pen, job.vehicle(), position, other, since);
-            }
-            default -> {}
+    private boolean isSame(View view, FitOutJob job, EntryRequest request, Position position, Instant at, Said theirs) {
+        try {
+            return checks.checked(view, job, request, request.kind(), position, at)
+                    .equals(theirs);
+        } catch (EntryNotStored e) {
+            return false;
+        }
+    }
+
+    private void apply(Pen pen, FitOutJob job, JobEntry<?> entry) {
+        Position position = entry.position();
+        if (entry.data() instanceof Said.Paired paired) {
+            placing.fit(
+                    pen,
+                    paired.code(),
+                    job.mount().orElse(paired.mount()),
+                    job.vehicle(),
+                    position,
+                    entry.at().toEpochMilli());
+        } else if (entry.data() instanceof Said.LeftOut) {
+            placing.takeOff(pen, job.vehicle(), position);
+        } else if (entry.data() instanceof Said.AirSet) {
+            changes.adjusted(
+                    pen, job.vehicle(), position, entry.at(), WheelChanges.Measured.NOT, entry.who(), "fit-out");
+        } else if (entry.data() instanceof Said.Exchanged exchanged) {
+            long since = Math.max(
+                    job.pairedAt(position).orElseThrow().toEpochMilli(),
+                    job.pairedAt(exchanged.other()).orElseThrow().toEpochMilli());
+            placing.exchange(pen, job.vehicle(), position, exchanged.other(), since);
         }
     }
 }

@@ -152,7 +152,7 @@ class JobFacts {
 
     /** What followed from the air that was set on at a wheel; empty if none was, or too long ago. */
     Optional<PositionProof> proof(FitOutJob job, Position position) {
-        Optional<JobEntry> air = job.at(position, EntryKind.AIR_SET);
+        Optional<JobEntry<Said.AirSet>> air = job.at(position, Said.AirSet.class);
         if (air.isEmpty() || clock.millis() - air.get().at().toEpochMilli() > PROOF_MILLIS) {
             return Optional.empty();
         }
@@ -175,7 +175,7 @@ class JobFacts {
 
     /** The hand gauge beside the sensor; empty if it was not read or the sensor said nothing yet. */
     Optional<GaugeComparison> gauge(FitOutJob job, Position position, double toleranceKpa) {
-        Optional<JobEntry> entry = job.at(position, EntryKind.GAUGED);
+        Optional<JobEntry<Said.Gauged>> entry = job.at(position, Said.Gauged.class);
         Optional<Double> gauge = entry.map(gauged -> gauged.data().gaugeKpa());
         Optional<Reading> reading =
                 entry.flatMap(gauged -> beside(job, position, gauged.at().toEpochMilli()));
@@ -218,23 +218,23 @@ class JobFacts {
     /** What has been shown of a wheel. */
     WheelProof wheel(FitOutJob job, Position position, Reception reception, double toleranceKpa) {
         return new WheelProof(
-                job.at(position, EntryKind.INSPECTED).isPresent(),
+                job.at(position, Said.Inspected.class).isPresent(),
                 job.code(position).isPresent(),
-                job.at(position, EntryKind.LEFT_OUT)
+                job.at(position, Said.LeftOut.class)
                         .map(entry -> entry.data().reason())
                         .orElse(null),
                 newest(job, position).isPresent(),
                 reception == null ? 0 : reception.received(),
                 reception == null ? 0 : reception.expected(),
                 gauge(job, position, toleranceKpa).orElse(null),
-                job.at(position, EntryKind.PROVED).isPresent(),
+                job.at(position, Said.Proved.class).isPresent(),
                 position.isSpare());
     }
 
     /** What is still missing of a wheel, in words; a wheel that somebody answers for misses nothing. */
     List<String> missing(FitOutJob job, Position position, WheelProof proof) {
         boolean isAnsweredFor =
-                proof.isPaired() && job.at(position, EntryKind.TAKEN_AS_PROVEN).isPresent();
+                proof.isPaired() && job.at(position, Said.TakenAsProven.class).isPresent();
         return isAnsweredFor ? List.of() : proof.missing();
     }
 

@@ -78,7 +78,7 @@ class JobView {
                         .map(step -> new JobItem.MountStep(step.words(), step.seconds(), step.needsWarmth()))
                         .toList(),
                 procedure.map(MountProcedure::cautions).orElse(List.of()),
-                job.newest(EntryKind.GAUGE_NAMED)
+                job.newest(Said.GaugeNamed.class)
                         .map(entry -> new JobItem.GaugeInUse(
                                 entry.data().gaugeName(), entry.data().calibratedOn()))
                         .orElse(null),
@@ -111,27 +111,27 @@ class JobView {
                         .orElseThrow(() ->
                                 Refusal.conflict("The vehicle was described anew just now. Load the page again.")),
                 misfits(job, position),
-                job.at(position, EntryKind.INSPECTED)
+                job.at(position, Said.Inspected.class)
                         .map(entry -> inspection(job, position, entry, figures))
                         .orElse(null),
-                job.at(position, EntryKind.MOUNTED).map(JobView::by).orElse(null),
+                job.at(position, Said.Mounted.class).map(JobView::by).orElse(null),
                 job.code(position).orElse(null),
-                job.at(position, EntryKind.PAIRED).map(JobView::by).orElse(null),
-                reason(job, position, EntryKind.LEFT_OUT),
+                job.at(position, Said.Paired.class).map(JobView::by).orElse(null),
+                reason(job, position, Said.LeftOut.class),
                 newest.map(Reading::batteryMv).orElse(null),
                 newest.map(Reading::rssiDbm).orElse(null),
                 proof.received(),
                 proof.expected(),
                 facts.hearing(job, position).orElse(null),
                 proof.advisesRepeater(),
-                job.at(position, EntryKind.GAUGED)
+                job.at(position, Said.Gauged.class)
                         .map(entry -> gauge(entry, proof.gauge()))
                         .orElse(null),
-                job.at(position, EntryKind.PROVED).isPresent()
+                job.at(position, Said.Proved.class).isPresent()
                         ? null
                         : facts.proof(job, position)
                                 .map(seen -> new JobItem.AirSeen(
-                                        job.at(position, EntryKind.AIR_SET)
+                                        job.at(position, Said.AirSet.class)
                                                 .orElseThrow()
                                                 .at(),
                                         seen.verdict(),
@@ -140,8 +140,8 @@ class JobView {
                                                 : seen.moved().code(),
                                         Rounded.tenth(seen.stepKpa())))
                                 .orElse(null),
-                job.at(position, EntryKind.PROVED).map(JobView::by).orElse(null),
-                reason(job, position, EntryKind.TAKEN_AS_PROVEN),
+                job.at(position, Said.Proved.class).map(JobView::by).orElse(null),
+                reason(job, position, Said.TakenAsProven.class),
                 facts.missing(job, position, proof));
     }
 
@@ -158,17 +158,17 @@ class JobView {
                         false);
     }
 
-    private static JobItem.SaidBy by(JobEntry entry) {
+    private static JobItem.SaidBy by(JobEntry<?> entry) {
         return new JobItem.SaidBy(entry.number(), entry.at(), entry.who());
     }
 
-    private static JobItem.@Nullable LeftOut reason(FitOutJob job, Position position, EntryKind kind) {
-        return job.at(position, kind)
+    private static JobItem.@Nullable LeftOut reason(FitOutJob job, Position position, Class<? extends Said> said) {
+        return job.at(position, said)
                 .map(entry -> new JobItem.LeftOut(by(entry), entry.data().reason()))
                 .orElse(null);
     }
 
-    private static JobItem.GaugeReading gauge(JobEntry entry, @Nullable GaugeComparison comparison) {
+    private static JobItem.GaugeReading gauge(JobEntry<Said.Gauged> entry, @Nullable GaugeComparison comparison) {
         return new JobItem.GaugeReading(
                 by(entry),
                 entry.data().gaugeKpa(),
@@ -178,8 +178,8 @@ class JobView {
     }
 
     private JobItem.WheelInspection inspection(
-            FitOutJob job, Position position, JobEntry entry, WorkshopRules.RuleFigures figures) {
-        EntryData data = entry.data();
+            FitOutJob job, Position position, JobEntry<Said.Inspected> entry, WorkshopRules.RuleFigures figures) {
+        Said.Inspected data = entry.data();
         TyreInspection seen = data.inspection();
         ZoneId zone = job.vehicle().depot().map(depot -> depot.timeZone()).orElse(ZoneId.of("UTC"));
         LocalDate day = LocalDate.ofInstant(entry.at(), zone);
@@ -198,7 +198,7 @@ class JobView {
                 data.tyre(),
                 seen.failures(job.vehicle().description().kind(), role, figures.tyres(), day),
                 unlikeMates(job, position, seen),
-                reason(job, position, EntryKind.PASSED_ANYWAY));
+                reason(job, position, Said.PassedAnyway.class));
     }
 
     private static @Nullable Integer years(String dateCode, LocalDate day) {
@@ -213,7 +213,7 @@ class JobView {
         List<String> unlike = new ArrayList<>();
         for (Position mate : job.walk()) {
             boolean isMate = !mate.isSpare() && mate.axle() == position.axle() && !mate.equals(position);
-            Optional<JobEntry> other = isMate ? job.at(mate, EntryKind.INSPECTED) : Optional.empty();
+            Optional<JobEntry<Said.Inspected>> other = isMate ? job.at(mate, Said.Inspected.class) : Optional.empty();
             if (other.isEmpty()) {
                 continue;
             }

@@ -98,7 +98,7 @@ class Jobs {
                     .setParameter("open", JobState.OPEN)
                     .setMaxResults(MOST_ENDED)
                     .getResultList());
-            Map<Long, List<JobEntry>> entries = new HashMap<>();
+            Map<Long, List<JobEntry<?>>> entries = new HashMap<>();
             if (!rows.isEmpty()) {
                 session.createSelectionQuery(
                                 "from JobEntryRow where jobId in (:jobs) order by jobId, number", JobEntryRow.class)
@@ -131,39 +131,39 @@ class Jobs {
         if (row == null) {
             throw Refusal.notFound("There is no job " + id + ".");
         }
-        List<JobEntry> entries = view
+        List<JobEntry<?>> entries = view
                 .select("from JobEntryRow where jobId = :job order by number", JobEntryRow.class)
                 .setParameter("job", id)
                 .getResultList()
                 .stream()
-                .map(this::entry)
+                .<JobEntry<?>>map(this::entry)
                 .toList();
         return job(row, entries);
     }
 
-    private FitOutJob job(JobRow row, List<JobEntry> entries) {
+    private FitOutJob job(JobRow row, List<JobEntry<?>> entries) {
         return new FitOutJob(row, fleet.vehicle(row.vehicleId).orElseThrow(), entries);
     }
 
-    private JobEntry entry(JobEntryRow row) {
-        return new JobEntry(
+    private JobEntry<?> entry(JobEntryRow row) {
+        return new JobEntry<>(
                 row.number,
                 row.entryKey,
                 row.kind,
-                row.position,
+                row.position == null ? null : Position.parse(row.position),
                 java.time.Instant.ofEpochMilli(row.at),
                 row.who,
-                json.readValue(row.payload, EntryData.class));
+                json.readValue(row.payload, row.kind.said()));
     }
 
     /** Puts an entry into the record, within a write. */
-    FitOutJob record(StatelessSession session, FitOutJob job, JobEntry entry) {
+    FitOutJob record(StatelessSession session, FitOutJob job, JobEntry<?> entry) {
         JobEntryRow row = new JobEntryRow();
         row.jobId = job.id();
         row.number = entry.number();
         row.entryKey = entry.key();
         row.kind = entry.kind();
-        row.position = entry.position();
+        row.position = entry.position() == null ? null : entry.position().code();
         row.at = entry.at().toEpochMilli();
         row.who = entry.who();
         row.payload = json.writeValueAsString(entry.data());

@@ -88,9 +88,9 @@ class JobsController {
                 walk.size(),
                 job.paired().size(),
                 (int) walk.stream()
-                        .filter(position -> job.at(position, EntryKind.PROVED).isPresent()
-                                || job.at(position, EntryKind.TAKEN_AS_PROVEN).isPresent()
-                                || job.at(position, EntryKind.LEFT_OUT).isPresent())
+                        .filter(position -> job.at(position, Said.Proved.class).isPresent()
+                                || job.at(position, Said.TakenAsProven.class).isPresent()
+                                || job.at(position, Said.LeftOut.class).isPresent())
                         .count());
     }
 
@@ -117,7 +117,7 @@ class JobsController {
     }
 
     /** Everything that was entered for a job. */
-    record JobRecord(JobItem job, List<JobEntry> entries) {}
+    record JobRecord(JobItem job, List<JobEntry<?>> entries) {}
 
     @GetMapping("/jobs/{id}/record")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")

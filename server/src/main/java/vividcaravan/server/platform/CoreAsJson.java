@@ -16,14 +16,18 @@ import java.util.TreeSet;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
 
-/** Limits in JSON, and in the document that describes it: an object by their names, whichever there are. */
+/**
+ * Types of the core in JSON, and in the document that describes it: limits as an object by their names, whichever there
+ * are; a position as its code.
+ */
 @Component
-class LimitsAsJson implements JsonMapperBuilderCustomizer, ModelConverter {
+class CoreAsJson implements JsonMapperBuilderCustomizer, ModelConverter {
 
     /** How some limits are read and written. */
     private abstract static class Some {
@@ -36,6 +40,17 @@ class LimitsAsJson implements JsonMapperBuilderCustomizer, ModelConverter {
         abstract Map<String, Object> byField();
     }
 
+    /** A position as its code. */
+    private abstract static class Code {
+        @JsonCreator
+        static Position parse(String code) {
+            return Position.parse(code);
+        }
+
+        @JsonValue
+        abstract String code();
+    }
+
     /** How all limits are written. */
     private abstract static class All {
         @JsonValue
@@ -44,17 +59,28 @@ class LimitsAsJson implements JsonMapperBuilderCustomizer, ModelConverter {
 
     @Override
     public void customize(JsonMapper.Builder mapper) {
-        mapper.addMixIn(LimitOverrides.class, Some.class).addMixIn(LimitPolicy.class, All.class);
+        mapper.addMixIn(LimitOverrides.class, Some.class)
+                .addMixIn(LimitPolicy.class, All.class)
+                .addMixIn(Position.class, Code.class);
     }
 
     @Override
     public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
         Class<?> raw = Json.mapper().constructType(type.getType()).getRawClass();
+        if (raw == Position.class) {
+            return text();
+        }
         if (raw != LimitOverrides.class && raw != LimitPolicy.class) {
             return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
         }
         context.defineModel(raw.getSimpleName(), schema(raw == LimitPolicy.class));
         return new Schema<>().$ref("#/components/schemas/" + raw.getSimpleName());
+    }
+
+    private static Schema<?> text() {
+        Schema<?> text = new Schema<>();
+        text.setTypes(new TreeSet<>(List.of("string")));
+        return text;
     }
 
     private static Schema<?> schema(boolean areAllThere) {
