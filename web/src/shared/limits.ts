@@ -1,4 +1,6 @@
+import type { VehicleItem } from '@/api/fleet';
 import type { LimitPolicy } from '@/api/limits';
+import { place } from './position';
 import { LIMITS } from './vocabulary';
 
 export type HeatName = 'temperatureC' | 'temperatureCriticalC';
@@ -26,4 +28,10 @@ export function kpaOf(name: LimitName, policy: LimitPolicy, target: number): num
 /** A pressure as a share of the target, per cent off it in the direction of the limit. */
 export function pctOf(name: LimitName, kpa: number, target: number): number {
   return sideOf(name) * (kpa / target - 1) * 100;
+}
+
+/** What a wheel is held to. */
+export function limitsAt(vehicle: VehicleItem, position: string) {
+  const { axle } = place(position);
+  return axle ? vehicle.axles[axle - 1]?.limits : (vehicle.spareLimits ?? undefined);
 }

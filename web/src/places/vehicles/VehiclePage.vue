@@ -6,8 +6,9 @@ import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
 import LogbookPart from '@/shared/LogbookPart.vue';
-import { place, placeWords, vehicleKindWords } from '@/shared/position';
+import { placeWords, vehicleKindWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
+import { limitsAt } from '@/shared/limits';
 import { useUnits } from '@/shared/units';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
@@ -52,15 +53,9 @@ const chosen = computed(
     vehicle.value?.alerts.find((alert) => alert.position)?.position ??
     vehicle.value?.wheels.find((wheel) => wheel.sensor)?.position,
 );
-const limits = computed(() => {
-  const own = vehicle.value;
-  if (!own || !chosen.value) return undefined;
-  const { axle } = place(chosen.value);
-  // A spare must be able to go anywhere, so it is held to the highest target.
-  return axle
-    ? own.axles[axle - 1]?.limits
-    : own.axles.map((a) => a.limits).reduce((a, b) => (b.targetKpa > a.targetKpa ? b : a));
-});
+const limits = computed(() =>
+  vehicle.value && chosen.value ? limitsAt(vehicle.value, chosen.value) : undefined,
+);
 const { data: chart } = useChart(() =>
   chosen.value && vehicle.value?.wheels.find((wheel) => wheel.position === chosen.value)?.sensor
     ? { vehicle: props.vehicleRef, position: chosen.value, hours: hours.value }

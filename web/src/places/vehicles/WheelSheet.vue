@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { VehicleItem } from '@/api/fleet';
-import { place } from '@/shared/position';
+import { limitsAt } from '@/shared/limits';
 import { conditionWords } from '@/shared/strip';
 import { useClock } from '@/shared/time';
 import { deviationWords, useUnits } from '@/shared/units';
@@ -13,7 +13,7 @@ const emit = defineEmits<{ choose: [position: string] }>();
 
 const units = useUnits();
 const { age } = useClock();
-const target = (position: string) => props.vehicle.axles[place(position).axle - 1]?.limits.targetKpa;
+const target = (position: string) => limitsAt(props.vehicle, position)?.targetKpa;
 </script>
 
 <template>

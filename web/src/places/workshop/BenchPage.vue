@@ -3,7 +3,8 @@ import { watchDebounced } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { lookAtCode, useJob, type CodeDoubt } from '@/api/jobs';
-import { bareLines, fillFrom, plainCode, twice, type BenchLine } from './bench';
+import { plainCode } from '@/shared/sensorCode';
+import { bareLines, fillFrom, twice, type BenchLine } from './bench';
 import UnsettledEntries from './UnsettledEntries.vue';
 import { useEntering } from './useEntering';
 

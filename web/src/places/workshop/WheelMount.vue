@@ -19,7 +19,11 @@ watch(
 
 const needsWarmth = computed(() => props.job.steps.some((step) => step.needsWarmth));
 const isWarmEnough = computed(
-  () => !needsWarmth.value || (celsius.value !== null && celsius.value >= 15 && celsius.value <= 35),
+  () =>
+    !needsWarmth.value ||
+    (celsius.value !== null &&
+      celsius.value >= props.job.warmth.lowestC &&
+      celsius.value <= props.job.warmth.highestC),
 );
 const isStopped = (step: JobItem['steps'][number]) => step.needsWarmth && !isWarmEnough.value;
 const areAllDone = computed(() => done.value.length === props.job.steps.length);
@@ -34,8 +38,9 @@ const areAllDone = computed(() => done.value.length === props.job.steps.length);
     <div v-if="needsWarmth">
       <TemperatureField v-model="celsius" label="Temperature of tyre, glue and sensor" />
       <span v-if="celsius !== null && !isWarmEnough" role="alert" class="text-stop">
-        Gluing needs {{ units.temperatureWords(15) }} to {{ units.temperatureWords(35) }}. Bring tyre, glue
-        and sensor there first; do not go on.
+        Gluing needs {{ units.temperatureWords(job.warmth.lowestC) }} to
+        {{ units.temperatureWords(job.warmth.highestC) }}. Bring tyre, glue and sensor there first; do not go
+        on.
       </span>
     </div>
     <p v-if="!job.steps.length" class="text-quiet">

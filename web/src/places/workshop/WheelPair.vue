@@ -10,6 +10,7 @@ import {
   type JobItem,
   type JobWheel,
 } from '@/api/jobs';
+import { plainCode } from '@/shared/sensorCode';
 import { useUnits } from '@/shared/units';
 import ReasonForm from './ReasonForm.vue';
 
@@ -27,7 +28,7 @@ const doubts = ref<CodeDoubt[]>([]);
 const lookedAt = ref('');
 const field = useTemplateRef('field');
 
-const plain = computed(() => code.value.replace(/[\s:.\-_#]+/g, '').toUpperCase());
+const plain = computed(() => plainCode(code.value));
 const isToConfirm = computed(() => doubts.value.some((doubt) => doubt.weight === 'TO_CONFIRM'));
 const isRefused = computed(() => doubts.value.some((doubt) => doubt.weight === 'REFUSED'));
 const isLooked = computed(() => lookedAt.value === plain.value);

@@ -1,13 +1,11 @@
 import type { JobItem } from '@/api/jobs';
+import { plainCode } from '@/shared/sensorCode';
 
 export interface BenchLine {
   position: string;
   words: string;
   code: string;
 }
-
-/** A code as it is kept. */
-export const plainCode = (text: string) => text.replace(/[\s:.\-_#]+/g, '').toUpperCase();
 
 /** The wheels of a job that have no sensor yet, in the order of its walk. */
 export function bareLines(job: JobItem): BenchLine[] {

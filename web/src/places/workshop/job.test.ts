@@ -35,6 +35,7 @@ function job(...wheels: JobWheel[]): JobItem {
     axles: [],
     wheels,
     steps: [],
+    warmth: { lowestC: 15, highestC: 35 },
     cautions: [],
     heldBack: [],
     isProven: false,

@@ -62,10 +62,7 @@ const inForce = computed<LimitPolicy | undefined>(() => {
   const template = limits.value.templates.find(
     (one) => level.value === 'TEMPLATE' && one.kind === scope.kind && one.role === scope.role,
   );
-  const own = Object.fromEntries(
-    Object.entries(template?.limits ?? {}).filter(([, value]) => value !== null),
-  );
-  return { ...limits.value.policy, ...own };
+  return template?.inForce ?? limits.value.policy;
 });
 function begin(): void {
   if (!inForce.value) return;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import vividcaravan.core.axles.Position;
 
 /**
@@ -24,8 +25,37 @@ public record Departure(Verdict verdict, List<String> reasons) {
         NOT_YET
     }
 
+    /** Why nothing is known of a wheel. */
+    public enum Blind {
+        NO_SENSOR("has no sensor"),
+        SILENT("is silent"),
+        FAULT("its sensor cannot measure"),
+        NEVER_HEARD("was never heard");
+
+        private final String words;
+
+        Blind(String words) {
+            this.words = words;
+        }
+
+        /** The same in words, after the wheel's code. */
+        public String words() {
+            return words;
+        }
+    }
+
     /** A wheel on the road of which nothing is known, and why. */
-    public record Unwatched(Position position, String why) {}
+    public record Unwatched(Position position, Blind why) {}
+
+    /** Of a vehicle that was taken out of service, with the reason that was given, if one was. */
+    public static Departure outOfService(Optional<String> reason) {
+        return new Departure(Verdict.NOT_YET, List.of("out of service: " + reason.orElse("no reason given")));
+    }
+
+    /** Of a vehicle whose sensors are not proven to sit where they are believed to. */
+    public static Departure unproven() {
+        return new Departure(Verdict.LOOK_FIRST, List.of("its sensors are not proven yet"));
+    }
 
     public Departure {
         reasons = List.copyOf(reasons);
@@ -50,7 +80,8 @@ public record Departure(Verdict verdict, List<String> reasons) {
             isHeld |= !isAside;
             reasons.add(words(alert) + (isAside ? ", put aside" : ""));
         }
-        unwatched.forEach(wheel -> reasons.add(wheel.position().code() + " " + wheel.why()));
+        unwatched.forEach(
+                wheel -> reasons.add(wheel.position().code() + " " + wheel.why().words()));
         Verdict verdict = isHeld ? Verdict.NOT_YET : unwatched.isEmpty() ? Verdict.MAY_LEAVE : Verdict.LOOK_FIRST;
         return new Departure(verdict, reasons);
     }

@@ -1,5 +1,8 @@
 package vividcaravan.core.judge;
 
+import java.util.Optional;
+import vividcaravan.core.alert.Departure;
+
 /** How a wheel is at a glance. */
 public enum WheelCondition {
     OK("well"),
@@ -22,6 +25,20 @@ public enum WheelCondition {
     /** The condition as a reader calls it. */
     public String words() {
         return words;
+    }
+
+    /**
+     * Why a wheel in this condition is not watched; empty if it is.
+     *
+     * @param isHeard whether its sensor was ever heard
+     */
+    public Optional<Departure.Blind> blind(boolean isHeard) {
+        return switch (this) {
+            case NO_SENSOR -> Optional.of(Departure.Blind.NO_SENSOR);
+            case SILENT -> Optional.of(Departure.Blind.SILENT);
+            case FAULT -> Optional.of(Departure.Blind.FAULT);
+            default -> isHeard ? Optional.empty() : Optional.of(Departure.Blind.NEVER_HEARD);
+        };
     }
 
     /** Sensors sleep some 5 to 10 minutes after stopping [common practice]. */

@@ -3,6 +3,7 @@ package vividcaravan.core.alert;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -68,9 +69,19 @@ class DepartureTest {
 
     @Test
     void aWheelThatNobodyWatchesIsToBeLookedAt() {
-        Departure departure =
-                Departure.of(List.of(), List.of(new Departure.Unwatched(Position.parse("3L"), "has no sensor")));
+        Departure departure = Departure.of(
+                List.of(), List.of(new Departure.Unwatched(Position.parse("3L"), Departure.Blind.NO_SENSOR)));
 
         assertThat(departure).isEqualTo(new Departure(Departure.Verdict.LOOK_FIRST, List.of("3L has no sensor")));
+    }
+
+    @Test
+    void aVehicleThatIsNotInServiceSaysWhy() {
+        assertThat(Departure.outOfService(Optional.of("at the body shop")))
+                .isEqualTo(new Departure(Departure.Verdict.NOT_YET, List.of("out of service: at the body shop")));
+        assertThat(Departure.outOfService(Optional.empty()).reasons())
+                .containsExactly("out of service: no reason given");
+        assertThat(Departure.unproven())
+                .isEqualTo(new Departure(Departure.Verdict.LOOK_FIRST, List.of("its sensors are not proven yet")));
     }
 }

@@ -2,8 +2,10 @@ package vividcaravan.core.judge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vividcaravan.core.alert.Departure;
 
 class WheelConditionTest {
 
@@ -33,5 +35,20 @@ class WheelConditionTest {
             Double wheelMinutes, Double vehicleMinutes, WheelCondition judged, boolean isSpare, WheelCondition seen) {
         assertThat(WheelCondition.seenAt(NOW, judged, minutesAgo(wheelMinutes), minutesAgo(vehicleMinutes), isSpare))
                 .isEqualTo(seen);
+    }
+
+    @ParameterizedTest(name = "{0}, ever heard {1}: {2}")
+    @CsvSource({
+        "OK, true, ",
+        "LOW_CRITICAL, true, ",
+        "ASLEEP, true, ",
+        "ASLEEP, false, NEVER_HEARD",
+        "OK, false, NEVER_HEARD",
+        "NO_SENSOR, false, NO_SENSOR",
+        "SILENT, true, SILENT",
+        "FAULT, true, FAULT",
+    })
+    void saysWhyAWheelIsNotWatched(WheelCondition condition, boolean isHeard, Departure.Blind why) {
+        assertThat(condition.blind(isHeard)).isEqualTo(Optional.ofNullable(why));
     }
 }

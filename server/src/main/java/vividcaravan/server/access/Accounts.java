@@ -3,7 +3,6 @@ package vividcaravan.server.access;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -25,6 +24,7 @@ import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
@@ -42,6 +42,7 @@ public class Accounts implements UserDetailsService {
     private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
 
     private static final Pattern USER_NAME = Pattern.compile("[a-z0-9][a-z0-9._-]{1,39}");
+    private static final int LONGEST_NAME = 120;
     private static final int SHORTEST_PASSWORD = 10;
     /** bcrypt looks at no more bytes than this. */
     private static final int LONGEST_PASSWORD_BYTES = 72;
@@ -132,14 +133,12 @@ public class Accounts implements UserDetailsService {
      * @throws Refusal if {@code next} is too short or too long, or the same as before
      */
     public int changePassword(String userName, @Nullable String next) {
-        List<Refusal.Fault> faults = new ArrayList<>();
+        Faults faults = new Faults();
         checkPassword(next, "next", faults);
         if (faults.isEmpty() && passwords.matches(next, existing(userName).passwordHash)) {
-            faults.add(new Refusal.Fault("next", "That is the password you have. Choose another."));
+            faults.add("next", "That is the password you have. Choose another.");
         }
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(faults.get(0).message(), faults);
-        }
+        faults.refuse();
         // Slow on purpose, so not on the writer's thread.
         String hash = passwords.encode(next);
         int number = writer.make(view -> {
@@ -265,31 +264,24 @@ public class Accounts implements UserDetailsService {
             @Nullable String password,
             @Nullable String email) {
         String name = userName == null ? "" : SignInThrottle.name(userName);
-        List<Refusal.Fault> faults = new ArrayList<>();
+        Faults faults = new Faults();
         if (!USER_NAME.matcher(name).matches()) {
             faults.add(
-                    new Refusal.Fault(
-                            "userName",
-                            "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit."));
+                    "userName",
+                    "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit.");
         } else if (rows.findByUserName(name).isPresent()) {
-            faults.add(taken(name));
+            faults.add("userName", taken(name));
         }
-        if (displayName == null || displayName.isBlank() || displayName.length() > 120) {
-            faults.add(new Refusal.Fault("displayName", "Give a name of 1 to 120 characters."));
-        }
-        if (role == null) {
-            faults.add(new Refusal.Fault("role", "Choose a role: MANAGER, TECHNICIAN, DRIVER or VIEWER."));
-        }
+        faults.text("displayName", displayName, LONGEST_NAME, "Give a name of 1 to 120 characters.");
+        faults.given("role", role, "Choose a role: MANAGER, TECHNICIAN, DRIVER or VIEWER.");
         checkPassword(password, "password", faults);
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(faults.get(0).message(), faults);
-        }
+        faults.refuse();
         // Slow on purpose, so not on the writer's thread.
         return new NewAccount(name, displayName.strip(), role, passwords.encode(password), email);
     }
 
-    private static Refusal.Fault taken(String name) {
-        return new Refusal.Fault("userName", "The user name \"" + name + "\" is taken, or was once. Choose another.");
+    private static String taken(String name) {
+        return "The user name \"" + name + "\" is taken, or was once. Choose another.";
     }
 
     /** Adds somebody, unless the name was taken meanwhile. */
@@ -304,8 +296,7 @@ public class Accounts implements UserDetailsService {
                         .getSingleResult()
                 > 0;
         if (isTaken) {
-            Refusal.Fault fault = taken(wanted.userName());
-            throw Refusal.badRequest(fault.message(), List.of(fault));
+            throw Refusal.badRequest("userName", taken(wanted.userName()));
         }
         return Decision.make(pen -> {
             AccountRow row = new AccountRow();
@@ -324,12 +315,11 @@ public class Accounts implements UserDetailsService {
         });
     }
 
-    private static void checkPassword(@Nullable String password, String field, List<Refusal.Fault> faults) {
+    private static void checkPassword(@Nullable String password, String field, Faults faults) {
         if (password == null || password.length() < SHORTEST_PASSWORD) {
-            faults.add(
-                    new Refusal.Fault(field, "A password has at least 10 characters. A few words in a row do well."));
+            faults.add(field, "A password has at least 10 characters. A few words in a row do well.");
         } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
-            faults.add(new Refusal.Fault(field, "A password has at most 72 bytes."));
+            faults.add(field, "A password has at most 72 bytes.");
         }
     }
 

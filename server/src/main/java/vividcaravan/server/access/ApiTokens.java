@@ -14,6 +14,7 @@ import org.springframework.stereotype.Service;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
@@ -115,13 +116,11 @@ public class ApiTokens {
      * @throws Refusal if it has no name or no scope
      */
     public NewToken make(@Nullable String name, @Nullable Scope scope, String by, String owner) {
-        if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
-            throw Refusal.badRequest(
-                    "name", "Give the token a name of 1 to 120 characters, so that you know it again.");
-        }
-        if (scope == null) {
-            throw Refusal.badRequest("scope", "Choose what the token is for: RECEIVER, MONITOR or MANAGER.");
-        }
+        Faults faults = new Faults();
+        faults.text(
+                "name", name, LONGEST_NAME, "Give the token a name of 1 to 120 characters, so that you know it again.");
+        faults.given("scope", scope, "Choose what the token is for: RECEIVER, MONITOR or MANAGER.");
+        faults.refuse();
         String secret = "vc_" + Secret.make();
         ApiTokenRow made = writer.make(view -> Decision.make(pen -> {
             ApiTokenRow row = new ApiTokenRow();

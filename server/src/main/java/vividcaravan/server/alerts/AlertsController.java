@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.server.platform.AtMost;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.ReaderUnits;
 import vividcaravan.server.platform.Refusal;
@@ -137,9 +138,8 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "closeAlert", summary = "Close it with a reason; a tyre run soft needs an inspection")
     AlertDetail close(@PathVariable String id, @RequestBody CloseRequest request, Principal who) {
-        if (request.reason() == null || request.reason().isBlank()) {
-            throw Refusal.badRequest("reason", "Closing needs a reason. Say what was found or done.");
-        }
+        Faults.textOf(
+                "reason", request.reason(), Integer.MAX_VALUE, "Closing needs a reason. Say what was found or done.");
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
         actions.close(QueryParameters.id("alert", id), closure);

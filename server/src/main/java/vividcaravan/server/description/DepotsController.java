@@ -3,7 +3,6 @@ package vividcaravan.server.description;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +22,7 @@ import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
@@ -107,28 +106,24 @@ class DepotsController {
     }
 
     private static DepotDescription checked(DepotRequest request) {
-        List<Refusal.Fault> faults = new ArrayList<>();
-        String name = request.name() == null ? "" : request.name().strip();
-        if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            faults.add(new Refusal.Fault("name", "Give the depot a name of 1 to 120 characters."));
-        }
+        Faults faults = new Faults();
+        String name =
+                faults.text("name", request.name(), LONGEST_NAME, "Give the depot a name of 1 to 120 characters.");
         ZoneId zone = zone(request.timeZone(), faults);
         Double altitude = request.altitudeM();
         if (altitude == null || !(altitude >= DepotDescription.LOWEST_M && altitude <= DepotDescription.HIGHEST_M)) {
-            faults.add(new Refusal.Fault("altitudeM", "Depots lie at -500 to 9000 m, this says " + altitude + "."));
+            faults.add("altitudeM", "Depots lie at -500 to 9000 m, this says " + altitude + ".");
         }
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(faults.get(0).message(), faults);
-        }
+        faults.refuse();
         return new DepotDescription(name, zone, altitude);
     }
 
-    private static @Nullable ZoneId zone(@Nullable String id, List<Refusal.Fault> faults) {
+    private static @Nullable ZoneId zone(@Nullable String id, Faults faults) {
         Optional<ZoneId> zone = id == null ? Optional.empty() : DepotDescription.zone(id);
         if (zone.isPresent()) {
             return zone.get();
         }
-        faults.add(new Refusal.Fault("timeZone", "\"" + id + "\" is no time zone; write it like Europe/Dublin."));
+        faults.add("timeZone", "\"" + id + "\" is no time zone; write it like Europe/Dublin.");
         return null;
     }
 }

@@ -26,6 +26,7 @@ import vividcaravan.server.fleet.VehicleStateChanged;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.writer.Decision;
@@ -68,24 +69,19 @@ public class Describing {
      * @throws Refusal with every fault and its JSON path, if there is one
      */
     Checked check(JsonNode json, boolean isNew) {
-        List<Refusal.Fault> faults = new ArrayList<>();
+        Faults faults = new Faults();
         LimitBook book = fleet.book();
         FleetDocument.VehicleEntry entry =
                 new VehicleEntryReader(faults, clock.instant().plusSeconds(120), book).read(json);
         if (entry != null && entry.sensors() != null && !entry.sensors().isEmpty()) {
-            faults.add(new Refusal.Fault("$.sensors", "Sensors are fitted by a job, or brought in with a document."));
+            faults.add("$.sensors", "Sensors are fitted by a job, or brought in with a document.");
         }
         if (isNew && entry != null && entry.state() != null && entry.state() != VehicleState.DESCRIBED) {
-            faults.add(new Refusal.Fault(
-                    "$.state", "A vehicle comes into service when its fit-out job is done; leave the state out."));
+            faults.add("$.state", "A vehicle comes into service when its fit-out job is done; leave the state out.");
         }
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(
-                    faults.size() == 1
-                            ? faults.get(0).message() + " Nothing was stored."
-                            : "The description has " + faults.size() + " faults; nothing was stored.",
-                    faults);
-        }
+        faults.refuse(all -> all.size() == 1
+                ? all.get(0).message() + " Nothing was stored."
+                : "The description has " + all.size() + " faults; nothing was stored.");
         return new Checked(entry.inState(null), book);
     }
 

@@ -25,6 +25,7 @@ import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.writer.Change;
@@ -73,7 +74,7 @@ public class DocumentIntake {
         Checked checked = check(json);
         return view -> {
             vehicles.refuseIfLimitsChangedSince(checked.book());
-            List<Refusal.Fault> faults = new ArrayList<>();
+            Faults faults = new Faults();
             checkAgainstFleet(checked.document(), faults);
             refuseIfFaulty(faults);
             return Decision.make(pen -> store(pen, checked.document(), checked.at()));
@@ -84,7 +85,7 @@ public class DocumentIntake {
     private record Checked(FleetDocument document, LimitBook book, Instant at) {}
 
     private Checked check(JsonNode json) {
-        List<Refusal.Fault> faults = new ArrayList<>();
+        Faults faults = new Faults();
         Instant now = clock.instant();
         LimitBook book = fleet.book();
         FleetDocument document = new FleetDocumentReader(faults, now.plusSeconds(120), book).read(json);
@@ -92,15 +93,12 @@ public class DocumentIntake {
         return new Checked(document, book, now);
     }
 
-    private static void refuseIfFaulty(List<Refusal.Fault> faults) {
-        if (!faults.isEmpty()) {
-            String count = faults.size() == 1 ? "one fault" : faults.size() + " faults";
-            throw Refusal.badRequest(
-                    "The document has " + count + "; nothing was changed. Mend it and send it again.", faults);
-        }
+    private static void refuseIfFaulty(Faults faults) {
+        faults.refuse(all -> "The document has " + (all.size() == 1 ? "one fault" : all.size() + " faults")
+                + "; nothing was changed. Mend it and send it again.");
     }
 
-    private void checkAgainstFleet(FleetDocument document, List<Refusal.Fault> faults) {
+    private void checkAgainstFleet(FleetDocument document, Faults faults) {
         Set<Long> updated = new HashSet<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             fleet.vehicle(entry.ref()).ifPresent(vehicle -> updated.add(vehicle.id()));
@@ -109,17 +107,17 @@ public class DocumentIntake {
             FleetDocument.VehicleEntry entry = document.vehicles().get(v);
             String path = "$.vehicles[" + v + "]";
             if (document.onExisting() == null && fleet.vehicle(entry.ref()).isPresent()) {
-                faults.add(new Refusal.Fault(
+                faults.add(
                         path + ".ref",
-                        "The vehicle \"" + entry.ref() + "\" exists. Say \"onExisting\": \"update\" to change it."));
+                        "The vehicle \"" + entry.ref() + "\" exists. Say \"onExisting\": \"update\" to change it.");
             }
             fleet.vehicle(entry.ref())
                     .map(FleetVehicle::state)
                     .filter(state -> entry.state() != null && entry.state() != state && !state.mayBecome(entry.state()))
-                    .ifPresent(state -> faults.add(new Refusal.Fault(
+                    .ifPresent(state -> faults.add(
                             path + ".state",
                             "\"" + entry.ref() + "\" is " + state.words() + " and cannot be "
-                                    + entry.state().words() + " from there.")));
+                                    + entry.state().words() + " from there."));
             for (int s = 0; s < sensors(entry).size(); s++) {
                 String code = sensors(entry).get(s).code();
                 Optional<Fitting> elsewhere = fleet.sensor(code)
@@ -128,10 +126,10 @@ public class DocumentIntake {
                 if (elsewhere.isPresent()) {
                     FleetVehicle other =
                             fleet.vehicle(elsewhere.get().vehicle()).orElseThrow();
-                    faults.add(new Refusal.Fault(
+                    faults.add(
                             path + ".sensors[" + s + "].code",
                             "The sensor " + code + " sits at " + elsewhere.get().position() + " of "
-                                    + other.description().ref() + ". Take it off there first."));
+                                    + other.description().ref() + ". Take it off there first.");
                 }
             }
         }

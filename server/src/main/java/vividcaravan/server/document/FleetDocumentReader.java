@@ -8,12 +8,12 @@ import java.util.Set;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.server.fleet.DepotDescription;
-import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Faults;
 
 /** Reads a fleet document and finds every fault that can be seen without knowing the present fleet. */
 final class FleetDocumentReader {
 
-    private final List<Refusal.Fault> faults;
+    private final Faults faults;
     private final VehicleEntryReader vehicles;
 
     /**
@@ -21,7 +21,7 @@ final class FleetDocumentReader {
      * @param latest the latest time that a fitting may have
      * @param book what the fleet holds to
      */
-    FleetDocumentReader(List<Refusal.Fault> faults, Instant latest, LimitBook book) {
+    FleetDocumentReader(Faults faults, Instant latest, LimitBook book) {
         this.faults = faults;
         this.vehicles = new VehicleEntryReader(faults, latest, book);
     }

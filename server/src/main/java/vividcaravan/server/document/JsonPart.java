@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
-import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Texts;
 
 /** A part of a JSON document together with its JSON path (RFC 9535); every fault found is collected, none thrown. */
@@ -15,15 +15,15 @@ final class JsonPart {
 
     private final JsonNode node;
     private final String path;
-    private final List<Refusal.Fault> faults;
+    private final Faults faults;
 
-    private JsonPart(JsonNode node, String path, List<Refusal.Fault> faults) {
+    private JsonPart(JsonNode node, String path, Faults faults) {
         this.node = node;
         this.path = path;
         this.faults = faults;
     }
 
-    static JsonPart root(JsonNode node, List<Refusal.Fault> faults) {
+    static JsonPart root(JsonNode node, Faults faults) {
         return new JsonPart(node, "$", faults);
     }
 
@@ -32,11 +32,11 @@ final class JsonPart {
     }
 
     void fault(String message) {
-        faults.add(new Refusal.Fault(path, message));
+        faults.add(path, message);
     }
 
     void fault(String name, String message) {
-        faults.add(new Refusal.Fault(path + "." + name, message));
+        faults.add(path + "." + name, message);
     }
 
     /** Whether this is an object; a fault otherwise. Names that are not known are faults, each by its name. */

@@ -32,7 +32,7 @@ import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
 import vividcaravan.core.limits.VehicleUse;
 import vividcaravan.server.fleet.VehicleState;
-import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Texts;
 
 /** Reads vehicles as a fleet document describes them, and finds every fault that can be seen without the present fleet. */
@@ -48,12 +48,12 @@ public final class VehicleEntryReader {
     public static final int LONGEST_PLATE = 40;
     public static final int LONGEST_DEPOT = 120;
 
-    private final List<Refusal.Fault> faults;
+    private final Faults faults;
     private final Instant latest;
     private final LimitBook book;
     private final Map<String, String> pathByCode = new HashMap<>();
 
-    public VehicleEntryReader(List<Refusal.Fault> faults, Instant latest, LimitBook book) {
+    public VehicleEntryReader(Faults faults, Instant latest, LimitBook book) {
         this.faults = faults;
         this.latest = latest;
         this.book = book;

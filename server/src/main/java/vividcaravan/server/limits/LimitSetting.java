@@ -25,6 +25,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -262,7 +263,7 @@ class LimitSetting {
     }
 
     private LimitPlan undoing(LimitPlan.Kept kept) {
-        List<Refusal.Fault> changedSince = new ArrayList<>();
+        Faults changedSince = new Faults();
         LimitBook book = undoing(kept.levels(), changedSince);
         Map<FleetVehicle, VehicleDescription> vehicles = new LinkedHashMap<>();
         if (!book.equals(fleet.book())) {
@@ -276,7 +277,7 @@ class LimitSetting {
                             vehicles.getOrDefault(known, known.description().under(book)))
                     .orElse(null);
             if (described == null || axle.axle() > described.axles().size()) {
-                changedSince.add(new Refusal.Fault("axle " + axle.axle(), "There is no such axle any more."));
+                changedSince.add("axle " + axle.axle(), "There is no such axle any more.");
                 continue;
             }
             List<AxleDescription> axles = new ArrayList<>(described.axles());
@@ -284,14 +285,8 @@ class LimitSetting {
             axles.set(axle.axle() - 1, undone(axles.get(axle.axle() - 1), axle.fields(), where, changedSince));
             vehicles.put(vehicle.get(), described.with(axles));
         }
-        if (!changedSince.isEmpty()) {
-            throw Refusal.conflict(
-                    "It cannot be undone, because it was changed again since: "
-                            + changedSince.get(0).field() + ". "
-                            + changedSince.get(0).message()
-                            + " Set the limits as they are to be.",
-                    changedSince);
-        }
+        changedSince.refuseAsConflict(faults -> "It cannot be undone, because it was changed again since: "
+                + faults.get(0).field() + ". " + faults.get(0).message() + " Set the limits as they are to be.");
         return new LimitPlan(
                 book,
                 vehicles,
@@ -308,7 +303,7 @@ class LimitSetting {
         return fields.stream().map(LimitPlan.KeptField::undone).toList();
     }
 
-    private LimitBook undoing(List<LimitPlan.KeptLevel> levels, List<Refusal.Fault> changedSince) {
+    private LimitBook undoing(List<LimitPlan.KeptLevel> levels, Faults changedSince) {
         LimitBook now = fleet.book();
         LimitPolicy policy = now.policy();
         Map<LimitBook.Kin, LimitOverrides> templates = new HashMap<>(now.templates());
@@ -330,12 +325,12 @@ class LimitSetting {
     }
 
     private static AxleDescription undone(
-            AxleDescription now, List<LimitPlan.KeptField> fields, String where, List<Refusal.Fault> changedSince) {
+            AxleDescription now, List<LimitPlan.KeptField> fields, String where, Faults changedSince) {
         double cold = now.targets().roadKpa();
         for (LimitPlan.KeptField field : fields) {
             if (field.field().equals(COLD)) {
                 if (cold != Double.parseDouble(field.after())) {
-                    changedSince.add(new Refusal.Fault(where, "The target is " + cold + " kPa by now."));
+                    changedSince.add(where, "The target is " + cold + " kPa by now.");
                 }
                 cold = Double.parseDouble(field.before());
             }
@@ -344,7 +339,7 @@ class LimitSetting {
     }
 
     private static LimitOverrides undone(
-            LimitOverrides now, List<LimitPlan.KeptField> fields, String where, List<Refusal.Fault> changedSince) {
+            LimitOverrides now, List<LimitPlan.KeptField> fields, String where, Faults changedSince) {
         LimitOverrides undone = now;
         for (LimitPlan.KeptField field : fields) {
             LimitName name = LimitName.of(field.field()).orElse(null);
@@ -352,8 +347,7 @@ class LimitSetting {
                 continue;
             }
             if (!name.text(now).equals(Optional.ofNullable(field.after()))) {
-                changedSince.add(new Refusal.Fault(
-                        where, name.field() + " is " + name.text(now).orElse("inherited") + " by now."));
+                changedSince.add(where, name.field() + " is " + name.text(now).orElse("inherited") + " by now.");
             }
             undone = name.with(undone, Optional.ofNullable(field.before()));
         }

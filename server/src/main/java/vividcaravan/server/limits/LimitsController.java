@@ -45,8 +45,12 @@ class LimitsController {
     /** A policy to choose. */
     record School(LimitSchool school, String words, LimitPolicy policy) {}
 
-    /** Limits of the axles of a role on a kind of vehicle; what is null is inherited. */
-    record Template(VehicleKind kind, AxleRole role, LimitOverrides limits) {}
+    /**
+     * Limits of the axles of a role on a kind of vehicle; what is null is inherited.
+     *
+     * @param inForce what such axles are held to where their duty and they themselves say nothing else
+     */
+    record Template(VehicleKind kind, AxleRole role, LimitOverrides limits, LimitPolicy inForce) {}
 
     /** A change that was made for many at once. */
     record ChangeMade(String id, Instant at, String who, String words, boolean isUndone) {}
@@ -75,7 +79,10 @@ class LimitsController {
                 fleet.book().templates().entrySet().stream()
                         .sorted(Comparator.comparing(entry -> entry.getKey().toString()))
                         .map(entry -> new Template(
-                                entry.getKey().kind(), entry.getKey().role(), entry.getValue()))
+                                entry.getKey().kind(),
+                                entry.getKey().role(),
+                                entry.getValue(),
+                                entry.getValue().over(fleet.book().policy())))
                         .toList(),
                 fleet.vehicles().stream()
                         .flatMap(vehicle -> vehicle.description().axles().stream())

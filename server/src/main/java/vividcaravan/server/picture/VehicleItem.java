@@ -42,6 +42,7 @@ public record VehicleItem(
         VehicleUse use,
         Set<VehicleUse> uses,
         List<AxleItem> axles,
+        @Nullable WheelLimits spareLimits,
         List<WheelState> wheels,
         @Nullable Instant lastHeardAt,
         List<OpenAlert> alerts,

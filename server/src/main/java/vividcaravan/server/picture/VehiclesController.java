@@ -7,7 +7,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -101,6 +100,7 @@ class VehiclesController {
                 description.use(),
                 description.uses(),
                 axles(snapshot),
+                snapshot.rules().at(Position.spare(1)).map(WheelLimits::of).orElse(null),
                 wheels,
                 heardAt(vehicle),
                 alerts(vehicle, words),
@@ -127,31 +127,17 @@ class VehiclesController {
     }
 
     private static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
-        switch (snapshot.state()) {
-            case OUT_OF_SERVICE -> {
-                return new Departure(
-                        Departure.Verdict.NOT_YET,
-                        List.of("out of service: " + snapshot.stateReason().orElse("no reason given")));
-            }
-            case DESCRIBED, BEING_FITTED -> {
-                return new Departure(Departure.Verdict.LOOK_FIRST, List.of("its sensors are not proven yet"));
-            }
-            default -> {}
-        }
-        List<Departure.Unwatched> unwatched = wheels.stream()
-                .filter(wheel -> !wheel.position().isSpare())
-                .flatMap(wheel ->
-                        unwatchedBecause(wheel).map(why -> new Departure.Unwatched(wheel.position(), why)).stream())
-                .toList();
-        return Departure.of(vehicle.openAlerts(), unwatched);
-    }
-
-    private static Optional<String> unwatchedBecause(WheelState wheel) {
-        return switch (wheel.condition()) {
-            case NO_SENSOR -> Optional.of("has no sensor");
-            case SILENT -> Optional.of("is silent");
-            case FAULT -> Optional.of("its sensor cannot measure");
-            default -> wheel.at() == null ? Optional.of("was never heard") : Optional.empty();
+        return switch (snapshot.state()) {
+            case OUT_OF_SERVICE -> Departure.outOfService(snapshot.stateReason());
+            case DESCRIBED, BEING_FITTED -> Departure.unproven();
+            case IN_SERVICE ->
+                Departure.of(
+                        vehicle.openAlerts(),
+                        wheels.stream()
+                                .filter(wheel -> !wheel.position().isSpare())
+                                .flatMap(wheel -> wheel.condition().blind(wheel.at() != null).stream()
+                                        .map(why -> new Departure.Unwatched(wheel.position(), why)))
+                                .toList());
         };
     }
 

@@ -4,9 +4,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
-import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.MethodParameter;
@@ -47,21 +45,19 @@ public class RequestBounds extends RequestBodyAdviceAdapter {
             MethodParameter parameter,
             Type type,
             Class<? extends HttpMessageConverter<?>> converter) {
-        List<Refusal.Fault> faults = faults(body);
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(faults.get(0).message(), faults);
-        }
+        Faults faults = faults(body);
+        faults.refuse();
         return body;
     }
 
     /** What is out of bounds in a request or a part of one; at most 50 faults are named. */
-    public static List<Refusal.Fault> faults(Object request) {
-        List<Refusal.Fault> faults = new ArrayList<>();
+    public static Faults faults(Object request) {
+        Faults faults = new Faults();
         new RequestBounds().look("", request, USUAL_TEXT, USUAL_LIST, faults, 0);
         return faults;
     }
 
-    private void look(String field, @Nullable Object value, int text, int list, List<Refusal.Fault> faults, int depth) {
+    private void look(String field, @Nullable Object value, int text, int list, Faults faults, int depth) {
         if (value == null || faults.size() >= MOST_FAULTS) {
             return;
         }
@@ -91,8 +87,7 @@ public class RequestBounds extends RequestBodyAdviceAdapter {
         }
     }
 
-    private void lookAtEach(
-            String field, Collection<?> elements, int text, int list, List<Refusal.Fault> faults, int depth) {
+    private void lookAtEach(String field, Collection<?> elements, int text, int list, Faults faults, int depth) {
         if (elements.size() > list) {
             fault(field, "may have " + list + " elements, has " + elements.size() + ". Send it in parts.", faults);
             return;
@@ -107,7 +102,7 @@ public class RequestBounds extends RequestBodyAdviceAdapter {
         }
     }
 
-    private void lookAtFields(String field, Record record, List<Refusal.Fault> faults, int depth) {
+    private void lookAtFields(String field, Record record, Faults faults, int depth) {
         for (RecordComponent component : record.getClass().getRecordComponents()) {
             if (component.isAnnotationPresent(EachByItself.class)) {
                 continue;
@@ -133,9 +128,9 @@ public class RequestBounds extends RequestBodyAdviceAdapter {
         }
     }
 
-    private static void fault(String field, String message, List<Refusal.Fault> faults) {
+    private static void fault(String field, String message, Faults faults) {
         if (faults.size() < MOST_FAULTS) {
-            faults.add(new Refusal.Fault(field, "\"" + field + "\" " + message));
+            faults.add(field, "\"" + field + "\" " + message);
         }
     }
 }

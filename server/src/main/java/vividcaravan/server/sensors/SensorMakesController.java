@@ -20,6 +20,7 @@ import vividcaravan.server.fleet.SensorMakeRow;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -65,9 +66,10 @@ class SensorMakesController {
                     "isVented", "Say whether these sensors are vented, or how far they measure; nothing was changed.");
         }
         Double range = request.rangeKpa();
-        if (range != null && !(range >= SHORTEST_RANGE_KPA && range <= LONGEST_RANGE_KPA)) {
-            throw Refusal.badRequest("rangeKpa", "Tyre sensors measure to 500 to 2000 kPa, this says " + range + ".");
-        }
+        Faults faults = new Faults();
+        faults.within(
+                "rangeKpa", range, SHORTEST_RANGE_KPA, LONGEST_RANGE_KPA, "Tyre sensors measure to 500 to 2000 kPa");
+        faults.refuse();
         SensorMake make = new SensorMake(mount, Boolean.TRUE.equals(request.isVented()), range);
         writer.make(view -> Decision.make(pen -> {
             SensorMake before = fleet.make(mount);

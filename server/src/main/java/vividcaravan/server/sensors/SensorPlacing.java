@@ -18,6 +18,7 @@ import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -95,9 +96,7 @@ public class SensorPlacing {
      * @throws Refusal if there is no such sensor or the reason is missing
      */
     void retire(String code, @Nullable String reason) {
-        if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
-            throw Refusal.badRequest("reason", "Say why it is taken out of use, in at most 200 characters.");
-        }
+        Faults.textOf("reason", reason, LONGEST_REASON, "Say why it is taken out of use, in at most 200 characters.");
         writer.make(view -> {
             KnownSensor sensor = existing(code);
             Optional<Fitting> stay = sensor.fittingAt(Fitting.OPEN - 1);

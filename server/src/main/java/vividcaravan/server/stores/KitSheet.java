@@ -5,6 +5,10 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.planning.KitItem;
 import vividcaravan.core.planning.KitPlan;
+import vividcaravan.core.planning.KitPlanner;
+import vividcaravan.core.planning.KitVehicle;
+import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetVehicle;
 
 /**
  * A plan as it is kept: what was wished, and what it takes.
@@ -29,11 +33,20 @@ record KitSheet(
      *
      * @param reserved how many of them lie aside in the store, or were handed out
      */
-    record Need(KitItem item, int needed, int reserved) {}
+    record Need(KitItem item, int needed, int reserved) {
 
-    static KitSheet of(List<String> vehicles, KitPlanWish wish, KitPlan plan) {
+        /** How many have to be bought or borrowed if so many more can be put aside. */
+        int missing(int free) {
+            return Math.max(0, needed - reserved - free);
+        }
+    }
+
+    /** What it takes to equip some vehicles. */
+    static KitSheet planned(List<FleetVehicle> vehicles, KitPlanWish wish) {
+        KitPlan plan = new KitPlanner(wish.preference(), wish.tyresComeOff(), wish.sparePercent())
+                .plan(vehicles.stream().map(KitSheet::kitVehicle).toList());
         return new KitSheet(
-                vehicles,
+                vehicles.stream().map(vehicle -> vehicle.description().ref()).toList(),
                 wish.preference(),
                 wish.tyresComeOff(),
                 wish.sparePercent(),
@@ -49,6 +62,17 @@ record KitSheet(
                         .toList(),
                 plan.notes(),
                 plan.work().toMinutes());
+    }
+
+    private static KitVehicle kitVehicle(FleetVehicle vehicle) {
+        List<AxleDescription> axles = vehicle.description().axles();
+        return new KitVehicle(
+                vehicle.description().ref(),
+                vehicle.description().kind(),
+                vehicle.description().layout(),
+                axles.stream().map(AxleDescription::tyre).toList(),
+                axles.stream().map(AxleDescription::isBallasted).toList(),
+                vehicle.sensors().keySet());
     }
 
     /** The same with other figures. */

@@ -25,11 +25,9 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.planning.KitItem;
-import vividcaravan.core.planning.KitPlanner;
-import vividcaravan.core.planning.KitVehicle;
-import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -140,11 +138,7 @@ class StoresController {
     KitPlanItem plan(@RequestBody KitPlanRequest request, Principal who) {
         KitPlanWish wish = wish(request);
         List<FleetVehicle> chosen = chosen(request.vehicles());
-        KitSheet sheet = KitSheet.of(
-                chosen.stream().map(vehicle -> vehicle.description().ref()).toList(),
-                wish,
-                new KitPlanner(wish.preference(), wish.tyresComeOff(), wish.sparePercent())
-                        .plan(chosen.stream().map(StoresController::kitVehicle).toList()));
+        KitSheet sheet = KitSheet.planned(chosen, wish);
         return Boolean.FALSE.equals(request.isPreview())
                 ? item(store.keep(sheet, who.getName()))
                 : item(null, KitPlanState.PLANNED, sheet);
@@ -156,10 +150,14 @@ class StoresController {
             throw Refusal.badRequest("preference", "Choose at least one mount.");
         }
         int spare = request.sparePercent() == null ? USUAL_SPARE_PERCENT : request.sparePercent();
-        if (spare < 0 || spare > MOST_SPARE_PERCENT) {
-            throw Refusal.badRequest(
-                    "sparePercent", "0 to " + MOST_SPARE_PERCENT + " percent are to spare, was " + spare + ".");
-        }
+        Faults faults = new Faults();
+        faults.within(
+                "sparePercent",
+                (double) spare,
+                0,
+                MOST_SPARE_PERCENT,
+                "0 to " + MOST_SPARE_PERCENT + " percent are to spare");
+        faults.refuse();
         return new KitPlanWish(
                 preference.stream().distinct().toList(), !Boolean.FALSE.equals(request.tyresComeOff()), spare);
     }
@@ -169,17 +167,6 @@ class StoresController {
             throw Refusal.badRequest("vehicles", "Choose 1 to " + MOST_VEHICLES + " vehicles.");
         }
         return refs.stream().distinct().map(fleet::existing).toList();
-    }
-
-    private static KitVehicle kitVehicle(FleetVehicle vehicle) {
-        List<AxleDescription> axles = vehicle.description().axles();
-        return new KitVehicle(
-                vehicle.description().ref(),
-                vehicle.description().kind(),
-                vehicle.description().layout(),
-                axles.stream().map(AxleDescription::tyre).toList(),
-                axles.stream().map(AxleDescription::isBallasted).toList(),
-                vehicle.sensors().keySet());
     }
 
     private KitPlanItem item(KeptPlan plan) {
@@ -216,7 +203,7 @@ class StoresController {
                 need.needed(),
                 need.reserved(),
                 free,
-                Math.max(0, need.needed() - need.reserved() - free));
+                need.missing(free));
     }
 
     /** A plan in a line. */

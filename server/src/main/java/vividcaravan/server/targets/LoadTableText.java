@@ -9,6 +9,7 @@ import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.planning.LoadTable;
 import vividcaravan.core.units.PressureUnit;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 
 /** A load table as people paste it: pressure, single, twin, a row each, with commas, semicolons or tabs between. */
@@ -40,7 +41,7 @@ final class LoadTableText {
         if (text.length() > MOST_CHARACTERS) {
             throw Refusal.badRequest("rows", "A table may have " + MOST_CHARACTERS + " characters.");
         }
-        List<Refusal.Fault> faults = new ArrayList<>();
+        Faults faults = new Faults();
         List<LoadTable.Row> rows = new ArrayList<>();
         for (CSVRecord line : lines(text)) {
             boolean isHeading = line.getRecordNumber() == 1 && number(line, 0) == null;
@@ -49,11 +50,9 @@ final class LoadTableText {
             }
         }
         if (faults.isEmpty()) {
-            LoadTable.faults(rows).forEach(fault -> faults.add(new Refusal.Fault("rows", fault)));
+            LoadTable.faults(rows).forEach(fault -> faults.add("rows", fault));
         }
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(faults.get(0).message() + " Nothing was stored.", faults);
-        }
+        faults.refuse(all -> all.get(0).message() + " Nothing was stored.");
         return new LoadTable(rows);
     }
 
@@ -73,16 +72,16 @@ final class LoadTableText {
     }
 
     private static java.util.Optional<LoadTable.Row> row(
-            CSVRecord line, PressureUnit pressures, LoadUnit loads, List<Refusal.Fault> faults) {
+            CSVRecord line, PressureUnit pressures, LoadUnit loads, Faults faults) {
         Double pressure = number(line, 0);
         Double single = number(line, 1);
         boolean hasTwin = line.size() > 2 && !line.get(2).isEmpty();
         Double twin = hasTwin ? number(line, 2) : null;
         if (pressure == null || single == null || hasTwin && twin == null || line.size() > 3) {
-            faults.add(new Refusal.Fault(
+            faults.add(
                     "rows[" + (line.getRecordNumber() - 1) + "]",
                     "Line " + line.getRecordNumber()
-                            + " is not pressure, single load and, where there is one, twin load."));
+                            + " is not pressure, single load and, where there is one, twin load.");
             return java.util.Optional.empty();
         }
         return java.util.Optional.of(

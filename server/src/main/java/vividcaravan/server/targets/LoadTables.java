@@ -15,6 +15,7 @@ import vividcaravan.core.planning.RatedTable;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -105,17 +106,21 @@ public class LoadTables {
      */
     public void put(
             @Nullable String size, @Nullable String source, @Nullable Integer speedKmh, LoadTable table, String who) {
-        if (size == null || size.isBlank() || size.length() > LONGEST_SIZE) {
-            throw Refusal.badRequest(
-                    "tyreSize", "Give the tyre size as it stands on the sidewall, 40 characters at most.");
-        }
-        if (source == null || source.isBlank() || source.length() > LONGEST_SOURCE) {
-            throw Refusal.badRequest(
-                    "source", "Say where the table comes from: maker and edition, 200 characters at most.");
-        }
+        Faults faults = new Faults();
+        faults.text(
+                "tyreSize",
+                size,
+                LONGEST_SIZE,
+                "Give the tyre size as it stands on the sidewall, 40 characters at most.");
+        faults.text(
+                "source",
+                source,
+                LONGEST_SOURCE,
+                "Say where the table comes from: maker and edition, 200 characters at most.");
         if (speedKmh != null && (speedKmh < 5 || speedKmh > FASTEST_KMH)) {
-            throw Refusal.badRequest("speedKmh", "Such tables are for 5 to 160 km/h, this says " + speedKmh + ".");
+            faults.add("speedKmh", "Such tables are for 5 to 160 km/h, this says " + speedKmh + ".");
         }
+        faults.refuse();
         writer.make(view -> {
             Optional<LoadTableRow> known = rows(view, plain(size)).stream()
                     .filter(row -> Objects.equals(row.speedKmh, speedKmh))

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VisibleFleet;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -75,19 +76,15 @@ class AdjustmentsController {
         if (at.isAfter(now.plus(FUTURE)) || at.isBefore(now.minus(LONGEST_AGO))) {
             throw Refusal.badRequest("at", "Say when it was set: a time within the last seven days.");
         }
-        checkPressure("beforeKpa", request.beforeKpa());
-        checkPressure("afterKpa", request.afterKpa());
+        Faults faults = new Faults();
+        faults.within("beforeKpa", request.beforeKpa(), 0, HIGHEST_KPA, "A gauge shows 0 to 2000 kPa");
+        faults.within("afterKpa", request.afterKpa(), 0, HIGHEST_KPA, "A gauge shows 0 to 2000 kPa");
+        faults.refuse();
         String note = request.note() == null || request.note().isBlank()
                 ? null
                 : request.note().strip();
         WheelChanges.Measured measured = new WheelChanges.Measured(request.beforeKpa(), request.afterKpa());
         return events.adjusted(vehicle, wheel, at, measured, who.getName(), note);
-    }
-
-    private static void checkPressure(String field, @Nullable Double kpa) {
-        if (kpa != null && !(kpa >= 0 && kpa <= HIGHEST_KPA)) {
-            throw Refusal.badRequest(field, "A gauge shows 0 to 2000 kPa, this says " + kpa + ".");
-        }
     }
 
     /** What happened to a wheel, oldest first. */

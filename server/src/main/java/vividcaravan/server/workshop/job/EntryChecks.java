@@ -124,7 +124,9 @@ class EntryChecks {
                 .anyMatch(step ->
                         !MountProcedure.isWarmEnough(step, data.ambientC() == null ? Double.NaN : data.ambientC()));
         if (isTooColdOrHot) {
-            throw EntryNotStored.refused("Gluing needs tyre, glue and sensor at 15 to 35 °C"
+            throw EntryNotStored.refused("Gluing needs tyre, glue and sensor at " + (int) MountProcedure.COLDEST_GLUE_C
+                    + " to "
+                    + (int) MountProcedure.WARMEST_GLUE_C + " °C"
                     + (data.ambientC() == null ? "; measure it first." : ", it is " + data.ambientC() + " °C."));
         }
         return new Said.Mounted(data.mount(), data.ambientC(), data.stepsDone());

@@ -2,14 +2,15 @@ package vividcaravan.server.workshop.job;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.SensorCode;
 import vividcaravan.core.fitting.WheelProof;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.RequestBounds;
 import vividcaravan.server.sensors.SensorPlacing;
@@ -101,25 +102,17 @@ class JobDesk {
     }
 
     private void refuseIfUnproven(FitOutJob job, double toleranceKpa) {
-        List<Refusal.Fault> missing = new ArrayList<>();
+        Faults missing = new Faults();
         for (Position position : job.walk()) {
             WheelProof proof = facts.wheel(job, position, null, toleranceKpa);
             List<String> lacks = facts.missing(job, position, proof);
             if (!lacks.isEmpty()) {
-                missing.add(new Refusal.Fault(position.code(), String.join(", ", lacks)));
+                missing.add(position.code(), String.join(", ", lacks));
             }
         }
-        if (!missing.isEmpty()) {
-            throw Refusal.conflict(
-                    "Not every wheel is proven: "
-                            + String.join(
-                                    "; ",
-                                    missing.stream()
-                                            .map(fault -> fault.field() + " " + fault.message())
-                                            .toList())
-                            + ".",
-                    missing);
-        }
+        missing.refuseAsConflict(faults -> faults.stream()
+                .map(fault -> fault.field() + " " + fault.message())
+                .collect(Collectors.joining("; ", "Not every wheel is proven: ", ".")));
     }
 
     private Decision<EntryOutcome> look(View view, long jobId, EntryRequest request, String who) {
@@ -128,7 +121,7 @@ class JobDesk {
             if (request.key() == null || !request.key().matches("[A-Za-z0-9-]{8,64}")) {
                 throw EntryNotStored.refused("An entry needs a key of 8 to 64 letters and digits.");
             }
-            RequestBounds.faults(request).stream().findFirst().ifPresent(fault -> {
+            RequestBounds.faults(request).all().stream().findFirst().ifPresent(fault -> {
                 throw EntryNotStored.refused(fault.message());
             });
             if (job.byKey(request.key()).isPresent()) {

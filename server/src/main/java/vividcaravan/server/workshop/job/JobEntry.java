@@ -14,6 +14,7 @@ import vividcaravan.core.axles.Position;
  * @param at when it was entered
  * @param data what it says
  */
+@Schema(name = "JobEntry")
 record JobEntry<S extends Said>(
         int number,
         String key,

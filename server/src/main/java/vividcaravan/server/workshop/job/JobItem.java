@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.fitting.Hearing;
+import vividcaravan.core.fitting.MountProcedure;
 import vividcaravan.core.fitting.PositionProof;
 import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.core.fitting.WalkOrder;
@@ -21,6 +22,7 @@ import vividcaravan.server.picture.VehicleGlance;
  * @param axles for the strip
  * @param wheels in the order of the walk
  * @param steps how the job's sensors are mounted
+ * @param warmth how warm it has to be for those of them that need it
  * @param cautions what to read before mounting
  * @param gauge the hand gauge in use
  * @param heldBack what would be on the Desk if the vehicle were in service, in words
@@ -43,6 +45,7 @@ record JobItem(
         List<VehicleGlance.AxleGlance> axles,
         List<JobWheel> wheels,
         List<MountStep> steps,
+        Warmth warmth,
         List<String> cautions,
         @Nullable GaugeInUse gauge,
         List<String> heldBack,
@@ -50,6 +53,11 @@ record JobItem(
 
     /** One step of mounting a sensor. */
     record MountStep(String words, int seconds, boolean needsWarmth) {}
+
+    /** How warm tyre, glue and sensor have to be for steps that need it, °C. */
+    record Warmth(double lowestC, double highestC) {
+        static final Warmth OF_GLUE = new Warmth(MountProcedure.COLDEST_GLUE_C, MountProcedure.WARMEST_GLUE_C);
+    }
 
     /** A hand gauge. */
     record GaugeInUse(String name, @Nullable LocalDate calibratedOn) {}

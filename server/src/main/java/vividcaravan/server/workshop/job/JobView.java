@@ -77,6 +77,7 @@ class JobView {
                         .flatMap(known -> known.steps().stream())
                         .map(step -> new JobItem.MountStep(step.words(), step.seconds(), step.needsWarmth()))
                         .toList(),
+                JobItem.Warmth.OF_GLUE,
                 procedure.map(MountProcedure::cautions).orElse(List.of()),
                 job.newest(Said.GaugeNamed.class)
                         .map(entry -> new JobItem.GaugeInUse(

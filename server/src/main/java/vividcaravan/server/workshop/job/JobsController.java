@@ -23,7 +23,9 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.WalkOrder;
 import vividcaravan.server.ingest.Strangers;
+import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.EachByItself;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -32,6 +34,8 @@ import vividcaravan.server.platform.Refusal;
 @RequestMapping("/api/v1")
 @Tag(name = "workshop")
 class JobsController {
+
+    private static final int LONGEST_REASON = 1_000;
 
     private static final int MOST_ENTRIES = 500;
     private static final int MOST_HEARD = 30;
@@ -102,9 +106,7 @@ class JobsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "openJob", summary = "Open a fit-out job for a vehicle")
     JobItem open(@RequestBody JobRequest request, Principal who) {
-        if (request.vehicle() == null || request.vehicle().isBlank()) {
-            throw Refusal.badRequest("vehicle", "Say for which vehicle the job is.");
-        }
+        Faults.textOf("vehicle", request.vehicle(), LONGEST_REASON, "Say for which vehicle the job is.");
         WalkOrder walk = request.walk() == null ? WalkOrder.DOWN_LEFT_UP_RIGHT : request.walk();
         return view.item(jobs.open(request.vehicle(), request.mount(), walk, who.getName()));
     }
@@ -209,7 +211,7 @@ class JobsController {
     }
 
     /** How a job ends. */
-    record JobEndRequest(@Nullable JobState state, @Nullable String reason) {}
+    record JobEndRequest(@Nullable JobState state, @AtMost(LONGEST_REASON) @Nullable String reason) {}
 
     @PostMapping("/jobs/{id}/end")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
@@ -218,12 +220,12 @@ class JobsController {
         if (request.state() == null || request.state() == JobState.OPEN) {
             throw Refusal.badRequest("state", "Say DONE or DROPPED.");
         }
-        boolean hasReason = request.reason() != null && !request.reason().isBlank();
-        if (request.state() == JobState.DROPPED && !hasReason) {
-            throw Refusal.badRequest("reason", "Say why the job is dropped.");
-        }
-        if (hasReason && request.reason().length() > 1_000) {
-            throw Refusal.badRequest("reason", "The reason may have 1000 characters.");
+        if (request.state() == JobState.DROPPED) {
+            Faults.textOf(
+                    "reason",
+                    request.reason(),
+                    LONGEST_REASON,
+                    "Say why the job is dropped, in at most 1000 characters.");
         }
         desk.end(QueryParameters.id("job", id), request.state(), request.reason(), who.getName());
         return get(id);

@@ -1,7 +1,5 @@
 package vividcaravan.server.workshop.job;
 
-import java.util.ArrayList;
-import java.util.List;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -10,6 +8,7 @@ import vividcaravan.core.fitting.TyreInspection;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -82,14 +81,12 @@ class WorkshopRules {
      * @throws Refusal if a figure cannot be
      */
     RuleFigures set(RuleFigures rules) {
-        List<Refusal.Fault> faults = new ArrayList<>();
+        Faults faults = new Faults();
         within(faults, "minTreadSteerMm", rules.minTreadSteerMm(), 0, 20, "mm");
         within(faults, "minTreadMm", rules.minTreadMm(), 0, 20, "mm");
         within(faults, "maxAgeYears", rules.maxAgeYears(), 1, 30, "years");
         within(faults, "gaugeToleranceKpa", rules.gaugeToleranceKpa(), 1, 100, "kPa");
-        if (!faults.isEmpty()) {
-            throw Refusal.badRequest(faults.get(0).message(), faults);
-        }
+        faults.refuse();
         return writer.make(view -> Decision.make(pen -> {
             RuleFigures before = now(view);
             StatelessSession session = pen.session();
@@ -121,13 +118,12 @@ class WorkshopRules {
                 .with("Gauge and sensor may differ", "kPa", before.gaugeToleranceKpa(), after.gaugeToleranceKpa());
     }
 
-    private static void within(
-            List<Refusal.Fault> faults, String field, double value, double least, double most, String unit) {
+    private static void within(Faults faults, String field, double value, double least, double most, String unit) {
         if (!(value >= least && value <= most)) {
-            faults.add(new Refusal.Fault(
+            faults.add(
                     field,
                     "\"" + field + "\" must be " + (long) least + " to " + (long) most + " " + unit + ", was " + value
-                            + "."));
+                            + ".");
         }
     }
 }

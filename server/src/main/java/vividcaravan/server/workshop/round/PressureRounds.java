@@ -20,6 +20,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.writer.Decision;
@@ -190,9 +191,8 @@ class PressureRounds {
      * @throws Refusal if the round has ended, the wheel is none of it, or nothing is said
      */
     PressureRound give(long id, @Nullable String ref, @Nullable String code, @Nullable String reason, String who) {
-        if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
-            throw Refusal.badRequest("reason", "Say why this wheel stays as it is, in at most 500 characters.");
-        }
+        Faults.textOf(
+                "reason", reason, LONGEST_REASON, "Say why this wheel stays as it is, in at most 500 characters.");
         return writer.make(view -> {
             PressureRoundRow round = openRow(view, id);
             FleetVehicle vehicle = vehicles(round).stream()
