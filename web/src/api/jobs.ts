@@ -5,6 +5,7 @@ import { answer, http, type Schemas } from './client';
 export type JobItem = Schemas['JobItem'];
 export type JobWheel = Schemas['JobWheel'];
 export type JobLine = Schemas['JobLine'];
+export type JobRequest = Schemas['JobRequest'];
 export type JobRecord = Schemas['JobRecord'];
 export type EntryKind = NonNullable<Schemas['EntryRequest']['kind']>;
 export type EntryData = Schemas['EntryData'];

@@ -2,6 +2,8 @@
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { loadSession, signIn, useSession } from '@/api/session';
+import { useAttempt } from '@/shared/useAttempt';
+import { wordsOf } from '@/shared/vocabulary';
 
 const { session } = useSession();
 const route = useRoute();
@@ -9,28 +11,19 @@ const router = useRouter();
 
 const userName = ref('');
 const password = ref('');
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 
-const ROLES = { MANAGER: 'manager', TECHNICIAN: 'technician', DRIVER: 'driver', VIEWER: 'viewer' };
 const then = computed(() => {
   const wanted = route.query.then;
   return typeof wanted === 'string' && /^\/(?!\/)/.test(wanted) ? wanted : '/desk';
 });
 
-async function enter(name: string, secret: string): Promise<void> {
-  isBusy.value = true;
-  trouble.value = '';
-  try {
+const enter = (name: string, secret: string) =>
+  attempt(async () => {
     if (!session.value) await loadSession();
     await signIn(name, secret);
     await router.push(then.value);
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
 </script>
 
 <template>
@@ -68,7 +61,7 @@ async function enter(name: string, secret: string): Promise<void> {
             :disabled="isBusy"
             @click="enter(offer.userName, offer.password)"
           >
-            {{ offer.displayName }}<span class="block text-quiet">{{ ROLES[offer.role] }}</span>
+            {{ offer.displayName }}<span class="block text-quiet">{{ wordsOf('people', offer.role) }}</span>
           </button>
         </li>
       </ul>

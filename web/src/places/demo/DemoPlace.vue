@@ -7,6 +7,7 @@ import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { useClock } from '@/shared/time';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Lets something happen in the demo, to see what the product makes of it. */
 const { demo, plant, end } = useDemo();
@@ -64,8 +65,7 @@ const KINDS: { kind: IncidentKind; words: string; what: string; isOfWheel: boole
 const kind = ref<IncidentKind>('LEAK');
 const vehicleRef = ref('GX-04');
 const position = ref<string>();
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 const { vehicle } = useVehicle(vehicleRef);
 const chosen = computed(() => KINDS.find((one) => one.kind === kind.value));
 const PAST_MILLIS = 6 * 3_600_000;
@@ -87,17 +87,6 @@ const place = computed(
     null,
 );
 
-async function attempt(work: () => Promise<void>): Promise<void> {
-  isBusy.value = true;
-  trouble.value = '';
-  try {
-    await work();
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
 const words = (own: IncidentKind) => KINDS.find((one) => one.kind === own)?.words ?? own;
 </script>
 

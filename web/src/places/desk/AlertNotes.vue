@@ -1,29 +1,22 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue';
 import { useAlertActions } from '@/api/fleet';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Writes a note into the alert's record. */
 const props = defineProps<{ alertId: string }>();
 
 const actions = useAlertActions();
 const text = ref('');
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 const field = useTemplateRef<HTMLTextAreaElement>('field');
 defineExpose({ focus: () => field.value?.focus() });
 
-async function write(): Promise<void> {
-  isBusy.value = true;
-  trouble.value = '';
-  try {
+const write = () =>
+  attempt(async () => {
     await actions.note(props.alertId, text.value);
     text.value = '';
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
 </script>
 
 <template>

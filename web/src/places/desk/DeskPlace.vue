@@ -11,6 +11,7 @@ import KeysDialog from './KeysDialog.vue';
 import QueueFilters from './QueueFilters.vue';
 import ShelveDialog from './ShelveDialog.vue';
 import { inOrder, NO_FILTER, passes } from './queue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** What needs me now, and what do I say? */
 const props = defineProps<{ id?: string }>();
@@ -48,7 +49,7 @@ const filters = useTemplateRef('filters');
 const isClosing = ref(false);
 const isShelving = ref(false);
 const isShowingKeys = ref(false);
-const trouble = ref('');
+const { trouble, attempt: attemptIt } = useAttempt();
 watch(shownId, () => (trouble.value = ''));
 
 /** A dialog gives the focus back; where the row it came from has left the queue, it would land in some field. */
@@ -61,13 +62,7 @@ watch([isClosing, isShelving], (areOpen) => {
 });
 
 async function attempt(work: () => Promise<void>): Promise<void> {
-  if (!mayHandleAlerts.value) return;
-  try {
-    trouble.value = '';
-    await work();
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  }
+  if (mayHandleAlerts.value) await attemptIt(work);
 }
 
 const isFresh = computed(() => ['NEW', 'ACKNOWLEDGED'].includes(detail.value?.item.state ?? ''));

@@ -1,58 +1,50 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
 import { ref, useTemplateRef } from 'vue';
-import { answer, http, Problem, type Schemas } from '@/api/client';
+import { answer, http, type Schemas } from '@/api/client';
 import { useSession } from '@/api/session';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** The fleet document, out and in: whole or not at all. */
 const { isManager } = useSession();
 const queries = useQueryClient();
 const file = useTemplateRef('file');
 const isUpdate = ref(false);
-const isBusy = ref(false);
 const outcome = ref('');
-const trouble = ref<Problem>();
+const { trouble, faults, isBusy, attempt } = useAttempt();
 
 const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+
+function read(name: string, text: string): Schemas['FleetDocument'] {
+  try {
+    return JSON.parse(text) as Schemas['FleetDocument'];
+  } catch {
+    throw new Error(`${name} is no fleet document: it is not JSON. Nothing was changed.`);
+  }
+}
 
 async function bringIn(): Promise<void> {
   const chosen = file.value?.files?.[0];
   if (!chosen) return;
-  isBusy.value = true;
   outcome.value = '';
-  trouble.value = undefined;
-  try {
-    const text = await chosen.text();
-    let document: Schemas['FleetDocument'];
-    try {
-      document = JSON.parse(text) as Schemas['FleetDocument'];
-    } catch (e) {
-      throw new Problem(`${chosen.name} is not JSON: ${(e as Error).message}. Nothing was changed.`, 0);
-    }
+  await attempt(async () => {
+    const document = read(chosen.name, await chosen.text());
     const body = isUpdate.value ? { ...document, onExisting: 'update' } : document;
     const imported = await answer(http.POST('/api/v1/fleet-imports', { body }));
     outcome.value = `Brought in and in service now: ${counted(imported.vehicles, 'vehicle')} with ${counted(imported.sensors, 'sensor')}.`;
     await queries.invalidateQueries();
-  } catch (e) {
-    trouble.value = e instanceof Problem ? e : new Problem((e as Error).message, 0);
-  } finally {
-    isBusy.value = false;
-    if (file.value) file.value.value = '';
-  }
+  });
+  if (file.value) file.value.value = '';
 }
 
-async function takeOut(): Promise<void> {
-  trouble.value = undefined;
-  try {
+const takeOut = () =>
+  attempt(async () => {
     const fleet = await answer(http.GET('/api/v1/fleet-export'));
     const url = URL.createObjectURL(new Blob([JSON.stringify(fleet, null, 2)], { type: 'application/json' }));
     const link = Object.assign(document.createElement('a'), { href: url, download: 'fleet.json' });
     link.click();
     URL.revokeObjectURL(url);
-  } catch (e) {
-    trouble.value = e as Problem;
-  }
-}
+  });
 </script>
 
 <template>
@@ -85,13 +77,9 @@ async function takeOut(): Promise<void> {
     </div>
     <p v-if="outcome" role="status" class="mt-3">{{ outcome }}</p>
     <div v-if="trouble" role="alert" class="mt-3">
-      <p class="text-stop">{{ trouble.message }}</p>
-      <ul v-if="trouble.faults.length" class="mt-1 max-h-72 overflow-y-auto" tabindex="0" aria-label="Faults">
-        <li
-          v-for="fault in trouble.faults"
-          :key="fault.field + fault.message"
-          class="border-b border-rule py-1"
-        >
+      <p class="text-stop">{{ trouble }}</p>
+      <ul v-if="faults.length" class="mt-1 max-h-72 overflow-y-auto" tabindex="0" aria-label="Faults">
+        <li v-for="fault in faults" :key="fault.field + fault.message" class="border-b border-rule py-1">
           <span class="figure text-quiet">{{ fault.field }}</span> {{ fault.message }}
         </li>
       </ul>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
-import { ref } from 'vue';
 import { prefer, useSession, type Preferences } from '@/api/session';
 import ChoiceRow from '@/shared/ChoiceRow.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** How this person reads the product: kept at once, for every device they sign in on. */
 const { preferences } = useSession();
 const queries = useQueryClient();
-const trouble = ref('');
+const { trouble, attempt } = useAttempt();
 
 const PRESSURES: { value: Preferences['pressureUnit']; words: string }[] = [
   { value: 'KPA', words: 'kPa' },
@@ -25,16 +25,12 @@ const THEMES: { value: Preferences['theme']; words: string }[] = [
   { value: 'NIGHT', words: 'night yard' },
 ];
 
-async function keep(change: Partial<Preferences>): Promise<void> {
-  trouble.value = '';
-  try {
+const keep = (change: Partial<Preferences>) =>
+  attempt(async () => {
     await prefer({ ...preferences.value, ...change });
     // Sentences come from the server in the reader's units.
     await queries.invalidateQueries();
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  }
-}
+  });
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
 import { useTokens } from '@/api/team';
 import { useClock } from '@/shared/time';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Tokens by which receivers and other programs are let in. */
 const { at } = useClock();
@@ -13,7 +14,7 @@ const { data, error } = useTokens();
 const name = ref('');
 const scope = ref<Schemas['Token']['scope']>('RECEIVER');
 const made = ref<Schemas['NewToken']>();
-const trouble = ref('');
+const { trouble, attempt } = useAttempt();
 
 const SCOPES = {
   RECEIVER: 'posts readings, nothing else',
@@ -21,18 +22,14 @@ const SCOPES = {
   MANAGER: 'may do all a manager may',
 };
 
-async function attempt(work: () => Promise<void>): Promise<void> {
-  trouble.value = '';
-  try {
+const changing = (work: () => Promise<void>) =>
+  attempt(async () => {
     await work();
     await queries.invalidateQueries({ queryKey: ['tokens'] });
-  } catch (e) {
-    trouble.value = (e as Error).message;
-  }
-}
+  });
 
 const make = () =>
-  attempt(async () => {
+  changing(async () => {
     made.value = await answer(
       http.POST('/api/v1/tokens', { body: { name: name.value, scope: scope.value } }),
     );
@@ -40,7 +37,7 @@ const make = () =>
   });
 
 const end = (id: number) =>
-  attempt(async () => {
+  changing(async () => {
     await answer(http.DELETE('/api/v1/tokens/{id}', { params: { path: { id: String(id) } } }));
     if (made.value?.token.id === id) made.value = undefined;
   });

@@ -100,7 +100,7 @@ const print = () => window.print();
     </p>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
     <p v-if="unsent.length" role="status">{{ unsent.length }} waiting for signal, kept on this device</p>
-    <UnsettledEntries :entries="unsettled as never" @insist="insist" @drop="drop" />
+    <UnsettledEntries :entries="unsettled" @insist="insist" @drop="drop" />
     <p v-if="!lines.length" class="mt-3">
       Every wheel has a sensor or was left out.
       <RouterLink :to="{ name: 'job', params: { id } }">Back to the job</RouterLink>

@@ -1,28 +1,28 @@
 <script setup lang="ts">
 import { ref } from 'vue';
-import { Problem } from '@/api/client';
 import { useJobActions } from '@/api/jobs';
 import { placeWords } from '@/shared/position';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** In the demo: what a technician would do with a handheld reader and an air line. */
 const props = defineProps<{ vehicle: string; positions: string[]; chosen: string }>();
 
 const { useHandheld: handheld } = useJobActions();
 const said = ref('');
+const { trouble, attempt } = useAttempt();
 /** The wheel that is really touched; another one than is asked for makes a wrong pairing. */
 const other = ref('');
 
 async function act(action: 'TOUCH' | 'LET_IN' | 'LET_OUT'): Promise<void> {
   const position = other.value || props.chosen;
-  try {
+  await attempt(async () => {
     const { code } = await handheld(action, props.vehicle, position);
     said.value =
       action === 'TOUCH'
         ? `The reader shows ${code}.`
         : `25 kPa ${action === 'LET_IN' ? 'let in' : 'let out'} at ${placeWords(position)}; its sensor says so within seconds.`;
-  } catch (e) {
-    said.value = e instanceof Problem ? e.message : String(e);
-  }
+  });
+  if (trouble.value) said.value = trouble.value;
 }
 </script>
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { Problem } from '@/api/client';
 import { useDemo } from '@/api/demo';
 import { useJob, useJobActions } from '@/api/jobs';
 import { PLAN_STATES, useKitPlans } from '@/api/stores';
@@ -28,6 +27,7 @@ import WheelMount from './WheelMount.vue';
 import WheelPair from './WheelPair.vue';
 import WheelProve from './WheelProve.vue';
 import ReasonForm from './ReasonForm.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** A fit-out, wheel by wheel, beside the vehicle. */
 const props = defineProps<{ id: string }>();
@@ -40,7 +40,7 @@ const { data: plans } = useKitPlans();
 const { enter, trouble, isOnline, isCutOff, unsent, unsettled, insist, drop, stop } = useEntering(stored);
 onBeforeUnmount(stop);
 
-const job = computed(() => stored.value && withWaiting(stored.value, [...unsent.value] as never));
+const job = computed(() => stored.value && withWaiting(stored.value, unsent.value));
 const kits = computed(() =>
   plans.value?.filter((plan) => job.value && plan.vehicles.includes(job.value.vehicle)),
 );
@@ -50,7 +50,6 @@ const wheel = computed(() => job.value?.wheels.find((one) => one.position === po
 const number = computed(
   () => (job.value?.wheels.findIndex((one) => one.position === position.value) ?? -1) + 1,
 );
-const ending = ref('');
 
 watch(
   () => job.value?.id,
@@ -85,15 +84,12 @@ async function enterAndGoOn(...what: Parameters<typeof enter>): Promise<void> {
   if (now && isDone(now, stage.value)) goOn();
 }
 
-async function finish(state: 'DONE' | 'DROPPED', reason: string | null): Promise<void> {
-  ending.value = '';
-  try {
+const { trouble: ending, attempt } = useAttempt();
+const finish = (state: 'DONE' | 'DROPPED', reason: string | null) =>
+  attempt(async () => {
     await end(props.id, { state, reason });
     await router.push({ name: 'job-record', params: { id: props.id } });
-  } catch (e) {
-    ending.value = e instanceof Problem ? e.message : String(e);
-  }
-}
+  });
 const doneCount = (one: Stage) => job.value?.wheels.filter((w) => isDone(w, one)).length ?? 0;
 const waits = computed(() =>
   unsent.value.length
@@ -121,7 +117,7 @@ const waits = computed(() =>
       </div>
       <p role="status" class="text-sm text-quiet">{{ waits }}</p>
       <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
-      <UnsettledEntries :entries="unsettled as never" @insist="insist" @drop="drop" />
+      <UnsettledEntries :entries="unsettled" @insist="insist" @drop="drop" />
 
       <p v-if="job.state !== 'OPEN'" class="mt-3">
         This job has ended.

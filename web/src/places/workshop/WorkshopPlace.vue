@@ -2,9 +2,8 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { Problem } from '@/api/client';
 import { useVehicles } from '@/api/fleet';
-import { useJobActions, useJobs, type JobLine } from '@/api/jobs';
+import { useJobActions, useJobs, type JobLine, type JobRequest } from '@/api/jobs';
 import { loadOutbox, useOutbox } from '@/api/outbox';
 import { useRounds } from '@/api/rounds';
 import { useSession } from '@/api/session';
@@ -14,6 +13,7 @@ import { useClock } from '@/shared/time';
 import { WALK_CHOICES, walkWords } from './job';
 import RoundForm from './round/RoundForm.vue';
 import RulesForm from './RulesForm.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** What is to be done at vehicles. */
 const { data: jobs, isPending, error } = useJobs();
@@ -28,9 +28,9 @@ const router = useRouter();
 
 const vehicleRef = ref('');
 // Chosen once: the same people walk the same way with the same sensors.
-const mount = useLocalStorage('mount', 'STRAP');
-const walk = useLocalStorage('walk', 'DOWN_LEFT_UP_RIGHT');
-const trouble = ref('');
+const mount = useLocalStorage<NonNullable<JobRequest['mount']>>('mount', 'STRAP');
+const walk = useLocalStorage<NonNullable<JobRequest['walk']>>('walk', 'DOWN_LEFT_UP_RIGHT');
+const { trouble, attempt } = useAttempt();
 
 const openJobs = computed(() => jobs.value?.filter((job) => job.state === 'OPEN') ?? []);
 const ended = computed(() => jobs.value?.filter((job) => job.state !== 'OPEN') ?? []);
@@ -57,19 +57,11 @@ const roundWords = (round: NonNullable<typeof rounds.value>[number]) =>
       ? 'sheet of a round'
       : 'round given up';
 
-async function begin(): Promise<void> {
-  trouble.value = '';
-  try {
-    const job = await open({
-      vehicle: chosen.value,
-      mount: mount.value as never,
-      walk: walk.value as never,
-    });
+const begin = () =>
+  attempt(async () => {
+    const job = await open({ vehicle: chosen.value, mount: mount.value, walk: walk.value });
     await router.push({ name: 'job', params: { id: job.id } });
-  } catch (e) {
-    trouble.value = e instanceof Problem ? e.message : String(e);
-  }
-}
+  });
 </script>
 
 <template>

@@ -2,8 +2,8 @@
 import { computed, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useDescribing, type VehicleBatch } from '@/api/describe';
-import { Problem } from '@/api/client';
 import { entryOf, type Draft } from './draft';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Many vehicles like the one described, from a list that is pasted or read from a file. */
 const props = defineProps<{ draft: Draft }>();
@@ -12,8 +12,7 @@ const MOST_SHOWN = 200;
 const { createMany } = useDescribing();
 const rows = ref('');
 const outcome = ref<VehicleBatch>();
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, isBusy, attempt } = useAttempt();
 
 const shown = computed(() => {
   const all = outcome.value?.rows ?? [];
@@ -27,17 +26,10 @@ async function readFile(event: Event): Promise<void> {
   if (file) rows.value = await file.text();
 }
 
-async function take(isPreview: boolean): Promise<void> {
-  isBusy.value = true;
-  trouble.value = '';
-  try {
+const take = (isPreview: boolean) =>
+  attempt(async () => {
     outcome.value = await createMany(entryOf({ ...props.draft, ref: 'each' }), rows.value, isPreview);
-  } catch (e) {
-    trouble.value = e instanceof Problem ? e.message : String(e);
-  } finally {
-    isBusy.value = false;
-  }
-}
+  });
 </script>
 
 <template>

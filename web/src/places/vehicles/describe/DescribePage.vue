@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { unreadWords } from '@/shared/unread';
 import { useDebouncedRefHistory, useEventListener, useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { Problem } from '@/api/client';
 import { useDescribing, useDescription, useLayouts } from '@/api/describe';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { DUTY_CHOICES, dutyWords, KIND_CHOICES, place, vehicleKindWords } from '@/shared/position';
@@ -25,6 +23,7 @@ import {
   type Draft,
 } from './draft';
 import LayoutChooser from './LayoutChooser.vue';
+import { useAttempt } from '@/shared/useAttempt';
 
 /** Composes what a vehicle looks like, while its strip is drawn. */
 const props = defineProps<{ vehicleRef?: string }>();
@@ -64,9 +63,7 @@ const isOutdated = computed(
 );
 
 const chosen = ref(0);
-const faults = ref<{ field: string; message: string }[]>([]);
-const trouble = ref('');
-const isBusy = ref(false);
+const { trouble, faults, isBusy, attempt } = useAttempt();
 const axle = computed(() => draft.value.axles[chosen.value]);
 const byAxle = computed(() => faultsByAxle(faults.value));
 const isFarm = computed(() => ['FARM_TRACTOR', 'IMPLEMENT'].includes(draft.value.kind));
@@ -123,27 +120,16 @@ function forget(): void {
 }
 
 async function store(): Promise<void> {
-  trouble.value = unreadWords();
-  if (trouble.value) return;
-  isBusy.value = true;
-  trouble.value = '';
-  faults.value = [];
-  try {
+  await attempt(async () => {
     const entry = entryOf(draft.value);
     const stored = props.vehicleRef
       ? await change(props.vehicleRef, kept.value.revision, entry)
       : await create(entry);
     kept.value = { revision: 0, draft: { ...EMPTY } };
     await router.push({ name: 'vehicle', params: { vehicleRef: stored.vehicle.ref } });
-  } catch (e) {
-    if (!(e instanceof Problem)) throw e;
-    trouble.value = e.message;
-    faults.value = e.faults;
-    const first = [...byAxle.value.keys()].filter((i) => i >= 0).sort((a, b) => a - b)[0];
-    if (first !== undefined) chosen.value = first;
-  } finally {
-    isBusy.value = false;
-  }
+  });
+  const first = [...byAxle.value.keys()].filter((i) => i >= 0).sort((a, b) => a - b)[0];
+  if (first !== undefined) chosen.value = first;
 }
 const own = (name: string) => byAxle.value.get(-1)?.get(name);
 </script>

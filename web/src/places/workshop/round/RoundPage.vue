@@ -19,7 +19,7 @@ const { at } = useClock();
 const { data: stored, error } = useRound(() => props.id);
 const { end } = useRoundActions();
 const { waiting, ahead, refused, isOnline, keep, drop } = useErrandsOf(() => props.id);
-const round = computed(() => stored.value && withErrands(stored.value, ahead.value as never));
+const round = computed(() => stored.value && withErrands(stored.value, ahead.value));
 const { trouble, isBusy, attempt } = useAttempt();
 const adjusted = ref({ vehicle: '', position: '1L' });
 const isAdjusting = ref(false);
