@@ -12,23 +12,16 @@ import java.util.Optional;
 import java.util.Set;
 import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
-import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.alerts.AlertStore;
-import vividcaravan.server.fleet.FittingsChanged;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.fleet.VehicleRedescribed;
-import vividcaravan.server.fleet.VehicleStateChanged;
-import vividcaravan.server.fleet.WheelAdjusted;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.history.ReadingCodec;
-import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.Write;
 
@@ -55,7 +48,6 @@ class JudgingLine {
     private final AlertStore alerts;
     private final BlockStore blocks;
     private final Journal journal;
-    private final JournalClosing closing;
     private final WheelRejudging rejudging;
     private final Strangers strangers;
     private final Clock clock;
@@ -66,7 +58,6 @@ class JudgingLine {
             AlertStore alerts,
             BlockStore blocks,
             Journal journal,
-            JournalClosing closing,
             WheelRejudging rejudging,
             Strangers strangers,
             Clock clock,
@@ -75,7 +66,6 @@ class JudgingLine {
         this.alerts = alerts;
         this.blocks = blocks;
         this.journal = journal;
-        this.closing = closing;
         this.strangers = strangers;
         this.rejudging = rejudging;
         this.clock = clock;
@@ -147,15 +137,9 @@ class JudgingLine {
                 journal.append(session, accepted);
             }
             changed.values().forEach(alert -> alerts.save(pen, vehicleOfAlert.get(alert.id()), alert));
-            outOfOrder.forEach((wheel, since) -> judgeAgain(pen, wheel, since));
+            outOfOrder.forEach((wheel, since) ->
+                    rejudging.judgeAgain(pen, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
             return new Tally(accepted.size(), duplicates, unknown, rejected, rejectedTotal);
-        }
-
-        /** Once it is stored that a wheel was judged again, a start must not judge it as it was before. */
-        private void judgeAgain(Pen pen, ReadingsJudged.Wheel wheel, long since) {
-            FleetVehicle vehicle = fleet.vehicle(wheel.vehicle()).orElseThrow();
-            rejudging.judgeAgain(pen, vehicle, wheel.position(), since);
-            closing.save(pen.session(), vehicle);
         }
 
         private void store(StatelessSession session, KnownSensor sensor, List<Heard> heard) {
@@ -219,54 +203,6 @@ class JudgingLine {
             if (!touched.isEmpty()) {
                 events.publishEvent(new ReadingsJudged(touched));
             }
-        }
-    }
-
-    @EventListener
-    void redescribed(VehicleRedescribed event) {
-        FleetVehicle vehicle = event.vehicle();
-        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            boolean isGone = alert.position() != null
-                    && vehicle.rules().at(alert.position()).isEmpty();
-            if (isGone && alert.state() != AlertState.CLOSED && alert.isRunSoft()) {
-                throw Refusal.conflict(
-                        "The tyre at " + alert.position().code() + " was run at 80 % of its target or less."
-                                + " Have it inspected or scrapped, and close its alert, before this wheel is taken away.");
-            }
-            if (isGone && alert.state() != AlertState.CLOSED) {
-                Alert withdrawn = alert.withdrawn("The vehicle no longer has this wheel.", clock.millis());
-                vehicle.book().replace(withdrawn);
-                alerts.save(event.pen(), vehicle, withdrawn);
-            }
-        }
-        if (vehicle.everFitted().stream().anyMatch(sensor -> sensor.newest() != null)) {
-            closing.save(event.pen().session(), vehicle);
-        }
-    }
-
-    /** What stood while nobody was to be told is told now. */
-    @EventListener
-    void stateChanged(VehicleStateChanged event) {
-        for (Alert alert : List.copyOf(event.vehicle().book().alerts())) {
-            if (alert.state() != AlertState.CLOSED) {
-                alerts.save(event.pen(), event.vehicle(), alert);
-            }
-        }
-    }
-
-    @EventListener
-    void adjusted(WheelAdjusted event) {
-        closing.save(event.pen().session(), event.vehicle());
-    }
-
-    @EventListener
-    void fittingsChanged(FittingsChanged event) {
-        event.vehicle().everFitted().forEach(sensor -> strangers.forget(sensor.code()));
-        boolean wasHeard = event.vehicle().everFitted().stream().anyMatch(sensor -> sensor.newest() != null);
-        if (wasHeard) {
-            event.since()
-                    .forEach((position, since) -> rejudging.judgeAgain(event.pen(), event.vehicle(), position, since));
-            closing.save(event.pen().session(), event.vehicle());
         }
     }
 }

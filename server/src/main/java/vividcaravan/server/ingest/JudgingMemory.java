@@ -2,11 +2,11 @@ package vividcaravan.server.ingest;
 
 import static java.util.stream.Collectors.toSet;
 
-import java.time.Clock;
 import java.util.Set;
 import org.hibernate.StatelessSession;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
@@ -22,6 +22,7 @@ import vividcaravan.server.writer.WriterState;
  * its lasting place yet. Read at the start, after a write that failed, and kept tidy between two groups of writes.
  */
 @Component
+@Order(1)
 class JudgingMemory implements WriterState {
 
     private static final Logger LOG = LoggerFactory.getLogger(JudgingMemory.class);
@@ -33,9 +34,7 @@ class JudgingMemory implements WriterState {
     private final HistoryKeeper history;
     private final JournalClosing closing;
     private final JournalReplay replay;
-    private final Strangers strangers;
     private final ClockWatch clockWatch;
-    private final Clock clock;
 
     JudgingMemory(
             FleetDirectory fleet,
@@ -45,9 +44,7 @@ class JudgingMemory implements WriterState {
             HistoryKeeper history,
             JournalClosing closing,
             JournalReplay replay,
-            Strangers strangers,
-            ClockWatch clockWatch,
-            Clock clock) {
+            ClockWatch clockWatch) {
         this.fleet = fleet;
         this.loader = loader;
         this.alerts = alerts;
@@ -55,16 +52,13 @@ class JudgingMemory implements WriterState {
         this.history = history;
         this.closing = closing;
         this.replay = replay;
-        this.strangers = strangers;
         this.clockWatch = clockWatch;
-        this.clock = clock;
     }
 
     @Override
     public void load(StatelessSession session) {
         loader.load(session);
         alerts.load(session);
-        strangers.load(session);
         history.load(session);
         long replayed = replay.replay(session);
         fleet.vehicles().forEach(this::publishConditions);
@@ -83,13 +77,11 @@ class JudgingMemory implements WriterState {
     public void settled() {
         fleet.settled();
         alerts.settled();
-        strangers.settled();
     }
 
     @Override
     public void takeBack(StatelessSession session) {
         FleetDirectory.Touched touched = fleet.touched();
-        strangers.takeBack(session);
         if (touched.isNothing()) {
             return;
         }
@@ -109,11 +101,6 @@ class JudgingMemory implements WriterState {
         blocks.forget(sensors::contains);
         replay.replay(session, known);
         known.vehicles().forEach(this::publishConditions);
-    }
-
-    @Override
-    public void beforeCommit(StatelessSession session) {
-        strangers.save(session, clock.millis());
     }
 
     @Override

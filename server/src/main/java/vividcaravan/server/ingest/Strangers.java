@@ -1,5 +1,6 @@
 package vividcaravan.server.ingest;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -8,13 +9,16 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.platform.Storage;
+import vividcaravan.server.writer.WriterState;
 
 /** Sensors that are heard and are not ours. Kept for the pairing screen, never judged. */
 @Component
-public class Strangers {
+@Order(2)
+public class Strangers implements WriterState {
 
     /** Where many vehicles pass, only this many are remembered. */
     private static final int MOST = 10_000;
@@ -35,15 +39,17 @@ public class Strangers {
     private final Map<String, Heard> heard = new ConcurrentHashMap<>();
     private final Set<String> gone = new HashSet<>();
     private final Storage storage;
+    private final Clock clock;
     private long writtenAt;
-
-    Strangers(Storage storage) {
-        this.storage = storage;
-    }
-
     private boolean isForgotten;
 
-    void load(StatelessSession session) {
+    Strangers(Storage storage, Clock clock) {
+        this.storage = storage;
+        this.clock = clock;
+    }
+
+    @Override
+    public void load(StatelessSession session) {
         heard.clear();
         gone.clear();
         List<Object[]> rows = session.createNativeQuery(
@@ -111,18 +117,22 @@ public class Strangers {
     }
 
     /** Reads afresh what a write that failed may have changed. */
-    void takeBack(StatelessSession session) {
+    @Override
+    public void takeBack(StatelessSession session) {
         if (isForgotten) {
             load(session);
         }
     }
 
-    void settled() {
+    @Override
+    public void settled() {
         isForgotten = false;
     }
 
     /** Writes the new ones at once and the others now and then: how often a stranger passed is not worth a commit. */
-    void save(StatelessSession session, long now) {
+    @Override
+    public void beforeCommit(StatelessSession session) {
+        long now = clock.millis();
         boolean isDue = now - writtenAt >= WRITE_EVERY_MILLIS;
         for (String code : gone) {
             session.createNativeMutationQuery("delete from stranger where code = :code")

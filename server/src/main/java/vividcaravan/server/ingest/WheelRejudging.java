@@ -30,10 +30,13 @@ class WheelRejudging {
     private final FleetDirectory fleet;
     private final AlertStore alerts;
     private final BlockStore blocks;
+    private final JournalClosing closing;
     private final Ids ids;
     private final Clock clock;
 
-    WheelRejudging(FleetDirectory fleet, AlertStore alerts, BlockStore blocks, Ids ids, Clock clock) {
+    WheelRejudging(
+            FleetDirectory fleet, AlertStore alerts, BlockStore blocks, JournalClosing closing, Ids ids, Clock clock) {
+        this.closing = closing;
         this.fleet = fleet;
         this.alerts = alerts;
         this.blocks = blocks;
@@ -41,7 +44,10 @@ class WheelRejudging {
         this.clock = clock;
     }
 
-    /** Judges a wheel again whose record is different from {@code since} on. */
+    /**
+     * Judges a wheel again whose record is different from {@code since} on. What its vehicle's judge has seen is stored with
+     * that, or a start would judge it as it was before.
+     */
     void judgeAgain(Pen pen, FleetVehicle vehicle, Position position, long since) {
         List<Alert> known = alerts.ofWheel(pen.session(), vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
@@ -67,6 +73,7 @@ class WheelRejudging {
         all.values().forEach(vehicle.book()::restore);
         vehicle.publishAlerts();
         vehicle.judged(position);
+        closing.save(pen.session(), vehicle);
     }
 
     private long endOf(Fitting stay) {

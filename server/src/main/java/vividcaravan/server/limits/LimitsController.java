@@ -36,8 +36,10 @@ class LimitsController {
 
     private final FleetDirectory fleet;
     private final LimitSetting setting;
+    private final LimitBatches batches;
 
-    LimitsController(FleetDirectory fleet, LimitSetting setting) {
+    LimitsController(FleetDirectory fleet, LimitSetting setting, LimitBatches batches) {
+        this.batches = batches;
         this.fleet = fleet;
         this.setting = setting;
     }
@@ -91,7 +93,7 @@ class LimitsController {
                         .distinct()
                         .sorted()
                         .toList(),
-                setting.latest().stream()
+                batches.latest().stream()
                         .map(made -> new ChangeMade(
                                 made.id(), Instant.ofEpochMilli(made.at()), made.who(), made.words(), made.isUndone()))
                         .toList());

@@ -81,11 +81,11 @@ public class SingleWriter implements SmartLifecycle {
             WriterConnections connections,
             HikariDataSource readers,
             Storage storage,
-            WriterState state,
+            List<WriterState> states,
             Logbook book,
             Cursors cursors,
             AuthorOfRequest authors) {
-        this(sessions, connections, readers, storage, state, book, cursors, authors, LastWords::end);
+        this(sessions, connections, readers, storage, new WriterStates(states), book, cursors, authors, LastWords::end);
     }
 
     /**
