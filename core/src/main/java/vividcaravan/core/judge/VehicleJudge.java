@@ -111,6 +111,7 @@ public final class VehicleJudge {
             return false;
         }
         WheelStays.Stay seen = wheel.of(stay);
+        seen.heldBy(mount);
         wheel.spoke(seen);
         long at = reading.at();
         movement.take(reading);
@@ -121,8 +122,22 @@ public final class VehicleJudge {
         if (seen.judge().soak().at() == at) {
             weather.look(at, rules, findings);
         }
+        judgeUnanswered(at, findings);
         silence.hear(seen, at, rules, siblings, movement, findings);
         return true;
+    }
+
+    /** A wheel whose pressure jumped down and whose sensor says nothing since is not waited for: its tyre may have burst. */
+    private void judgeUnanswered(long at, Consumer<Finding> findings) {
+        for (int i = 0; i < inOrder.size(); i++) {
+            WheelStays wheel = inOrder.get(i);
+            if (wheel.last().judge().isHolding()) {
+                MountKind mount = wheel.last().mount();
+                WheelRules wheelRules = rules.at(wheel.position(), mount).orElseThrow();
+                siblings.look(wheel.position(), at, movement, rules);
+                wheel.last().judge().judgeUnanswered(at, wheelRules, siblings, mount, movement, findings);
+            }
+        }
     }
 
     /**

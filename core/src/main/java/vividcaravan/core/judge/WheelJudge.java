@@ -16,6 +16,7 @@ import vividcaravan.core.judge.rules.Stage;
 import vividcaravan.core.judge.rules.Stages;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.sensors.BatteryWatch;
+import vividcaravan.core.judge.sensors.Doubt;
 import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.judge.siblings.Movement;
 import vividcaravan.core.judge.siblings.Siblings;
@@ -34,13 +35,15 @@ final class WheelJudge {
     private final Stages stages = new Stages();
     private final WheelTrack track = new WheelTrack();
     private final FallWatch falls = new FallWatch();
+    private final Doubt doubt = new Doubt();
     private final BatteryWatch battery = new BatteryWatch();
     private final Soak soak = new Soak();
     private final WheelReport report = new WheelReport(stages, track, falls);
     private long newestAt = Long.MIN_VALUE;
 
     /**
-     * Judges one reading; one that is not newer than the last is passed over.
+     * Judges one reading; one that is not newer than the last is passed over. One that cannot follow from those before it is
+     * judged once the next bears it out, see {@link Doubt}.
      *
      * @param mount how the sensor is held, or null where nobody said
      * @param movement what is known of the vehicle's moving
@@ -59,16 +62,53 @@ final class WheelJudge {
         boolean isMeasured = reading.isMeasurement();
         stages.at(Limit.FAULT).update(!isMeasured, isMeasured, reading.at(), PressureLimits.FIRST_STAGE_READINGS);
         endSilence(reading.at(), rules, findings);
-        if (isMeasured) {
-            judge(new Measurement(reading, rules.trendKpa(reading), rules, siblings, mount), movement);
-            battery.judge(reading, siblings, stages.at(Limit.BATTERY));
+        if (!isMeasured) {
+            report.report(reading, rules, siblings, mount, findings);
+            return;
         }
+        for (Reading sure : doubt.sure(reading, rules.limits().targetKpa(), track.stepKpa())) {
+            judgeSure(sure, false, rules, siblings, mount, movement, findings);
+        }
+    }
+
+    /** Whether a reading waits for the next to bear it out. */
+    boolean isHolding() {
+        return doubt.isHolding();
+    }
+
+    /** Judges a reading that is held back where its sensor has said nothing since, while others were heard at {@code at}. */
+    void judgeUnanswered(
+            long at,
+            WheelRules rules,
+            Siblings siblings,
+            MountKind mount,
+            Movement movement,
+            Consumer<Finding> findings) {
+        Reading unanswered = doubt.unanswered(at, track.intervalMillis());
+        if (unanswered != null) {
+            judgeSure(unanswered, true, rules, siblings, mount, movement, findings);
+        }
+    }
+
+    /**
+     * @param isLastWord whether the silence after it bears it out, and not another reading: then no other is waited for
+     */
+    private void judgeSure(
+            Reading reading,
+            boolean isLastWord,
+            WheelRules rules,
+            Siblings siblings,
+            MountKind mount,
+            Movement movement,
+            Consumer<Finding> findings) {
+        judge(new Measurement(reading, rules.trendKpa(reading), rules, siblings, mount), isLastWord, movement);
+        battery.judge(reading, siblings, stages.at(Limit.BATTERY));
         report.report(reading, rules, siblings, mount, findings);
     }
 
-    private void judge(Measurement m, Movement movement) {
+    private void judge(Measurement m, boolean isLastWord, Movement movement) {
         boolean isFirstWord = falls.lastAt() > Long.MIN_VALUE / 2 && falls.lastAt() < m.at() - LONG_SILENCE_MILLIS;
-        double lostInSilence = isFirstWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
+        double lostInSilence = isFirstWord || isLastWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
         boolean isSoaked = soak.take(m, movement.isSoaked(m.at()));
         track.observe(m);
         boolean isDriven = movement.mayJustHaveDriven(m.at()) && !track.isNewlyHeldTo(m.at());
@@ -168,6 +208,7 @@ final class WheelJudge {
     /** What outlives a restart. */
     void remember(Memory memory) {
         newestAt = memory.time("newestAt", newestAt);
+        doubt.remember(memory.part("doubt"));
         battery.remember(memory.part("battery"));
         falls.remember(memory.part("falls"));
         soak.remember(memory.part("soak"));

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.Finding;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.air.AirSteps;
@@ -37,6 +38,8 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
         private final WheelJudge judge;
         private long to;
         private final Turn turn = new Turn();
+        /** How its sensor is held, or null where nobody said. */
+        private MountKind mount;
 
         private Stay(long sensor, long from) {
             this.sensor = sensor;
@@ -50,6 +53,14 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
 
         WheelJudge judge() {
             return judge;
+        }
+
+        MountKind mount() {
+            return mount;
+        }
+
+        void heldBy(MountKind kind) {
+            mount = kind;
         }
 
         @Override
@@ -84,6 +95,7 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
 
         private void remember(Memory memory) {
             to = memory.time("to", to);
+            mount = memory.choice("mount", MountKind.class, mount);
             turn.remember(memory.part("turn"));
             Memory seen = memory.part("seen");
             judge.remember(seen);

@@ -1,5 +1,6 @@
 package vividcaravan.server.history;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -10,6 +11,9 @@ public record WheelReadings(List<Item> items, @Nullable String nextCursor) {
     /**
      * One reading, or the summary of an hour or day: then the values are means, {@code at} is its beginning, and the
      * range and the count are given.
+     *
+     * @param doubtful true where it cannot follow from those before it and the next did not bear it out: it is shown and was
+     *     not judged; left out otherwise
      */
     public record Item(
             String sensor,
@@ -20,6 +24,7 @@ public record WheelReadings(List<Item> items, @Nullable String nextCursor) {
             @Nullable Integer batteryMv,
             @Nullable Integer rssiDbm,
             @Nullable Boolean moving,
+            @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Boolean doubtful,
             @Nullable Summary summary) {}
 
     /** The range of the values an hour or day holds. */

@@ -94,22 +94,34 @@ class WheelReadingsController {
     }
 
     private WheelReadings raw(FleetVehicle vehicle, Position wheel, long from, long to, int most) {
-        List<WheelReadings.Item> items = new ArrayList<>();
+        Doubtful doubtful = new Doubtful(vehicle.rulesAt(wheel).limits().targetKpa());
+        history.each(vehicle, wheel, from - Doubtful.LOOK_BACK_MILLIS, from, doubtful::take, () -> false);
+        List<Found> found = new ArrayList<>();
         history.each(
                 vehicle,
                 wheel,
                 from,
                 to,
-                (sensor, reading) -> items.add(item(sensor, reading, vehicle)),
-                () -> items.size() > most);
-        if (items.size() <= most) {
-            return new WheelReadings(items, null);
-        }
-        String next = new Cursor(items.get(most).at().toEpochMilli(), 0).text();
-        return new WheelReadings(items.subList(0, most), next);
+                (sensor, reading) -> {
+                    doubtful.take(sensor, reading);
+                    found.add(new Found(sensor, reading));
+                },
+                () -> found.size() > most);
+        List<WheelReadings.Item> items = found.stream()
+                .limit(most)
+                .map(one -> item(one.sensor(), one.reading(), vehicle, doubtful.is(one.sensor(), one.reading())))
+                .toList();
+        String next = found.size() <= most
+                ? null
+                : new Cursor(found.get(most).reading().at(), 0).text();
+        return new WheelReadings(items, next);
     }
 
-    private static WheelReadings.Item item(KnownSensor sensor, Reading reading, FleetVehicle vehicle) {
+    /** A reading that was kept. */
+    private record Found(KnownSensor sensor, Reading reading) {}
+
+    private static WheelReadings.Item item(
+            KnownSensor sensor, Reading reading, FleetVehicle vehicle, boolean isDoubtful) {
         double at20 = vehicle.compensation(sensor).compensateKpa(reading.pressureKpa(), reading.temperatureC());
         return new WheelReadings.Item(
                 sensor.code(),
@@ -120,6 +132,7 @@ class WheelReadingsController {
                 reading.batteryMv(),
                 reading.rssiDbm(),
                 reading.moving(),
+                isDoubtful ? true : null,
                 null);
     }
 
@@ -180,6 +193,7 @@ class WheelReadingsController {
                     Rounded.tenth(sum.gauge().mean(count)),
                     Rounded.tenth(sum.at20().mean(count)),
                     Rounded.tenth(sum.celsius().mean(count)),
+                    null,
                     null,
                     null,
                     null,

@@ -48,6 +48,37 @@ class WheelReadingsContractTest {
         assertThat(items.get(179).get("pressureAt20Kpa").asDouble()).isEqualTo(859);
     }
 
+    /** One value at the end of the scale between two good ones is shown, said to be doubtful, and raises nothing. */
+    @Test
+    void aValueThatNoNeighbourBearsOutIsShownAsDoubtful() {
+        Instant wrong = begin.plusSeconds(90 * 60L + 30);
+        door.readings(array(List.of(reading(truck.right(), begin.plusSeconds(60), 800, 20))));
+        List<String> more = new ArrayList<>();
+        for (int minute = 2; minute < 100; minute++) {
+            more.add(reading(truck.right(), begin.plusSeconds(minute * 60L), 800, 20));
+        }
+        more.add(reading(truck.right(), wrong, 1400, 20));
+        door.readings(array(more));
+
+        String right = path.replace("/1L/", "/1R/");
+        JsonNode items = door.get(right).json().get("items");
+
+        assertThat(items.valueStream().filter(item -> item.has("doubtful")).toList())
+                .singleElement()
+                .satisfies(item -> {
+                    assertThat(item.get("at").asString()).isEqualTo(wrong.toString());
+                    assertThat(item.get("pressureKpa").asDouble()).isEqualTo(1400);
+                    assertThat(item.get("doubtful").asBoolean()).isTrue();
+                });
+        // A page that begins with it knows what it followed.
+        assertThat(door.get(right + "?limit=1&from=" + wrong)
+                        .json()
+                        .at("/items/0/doubtful")
+                        .asBoolean())
+                .isTrue();
+        assertThat(door.alertsOf(truck.ref())).isEmpty();
+    }
+
     @Test
     void fromIsInclusiveAndToIsExclusive() {
         JsonNode items = door.get(path + "?from=" + begin.plusSeconds(60) + "&to=" + begin.plusSeconds(180))

@@ -103,6 +103,11 @@ public final class WheelTrack {
         return stepKpa;
     }
 
+    /** How often its sensor reports, as far as it was heard, milliseconds; 0 before that is known. */
+    public double intervalMillis() {
+        return intervalMillis;
+    }
+
     /** Whether its own level is known by now. */
     boolean isKnown() {
         return baseline.learned() >= LEARNED;

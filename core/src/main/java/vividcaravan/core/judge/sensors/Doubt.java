@@ -1,0 +1,91 @@
+package vividcaravan.core.judge.sensors;
+
+import java.util.List;
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Reading;
+
+/**
+ * Holds back a reading that cannot follow from those before it until the next one bears it out: one reading is no evidence.
+ * What no next one bears out is never judged.
+ */
+public final class Doubt {
+
+    /** A sensor that is quiet after its pressure jumped down may be that of a tyre that burst: so long it is waited for. */
+    private static final long UNANSWERED_MILLIS = 2L * 60 * 1000;
+
+    private static final double UNANSWERED_INTERVALS = 2.5;
+
+    private Reading believed;
+    private Reading held;
+
+    /**
+     * What is to be judged now that {@code next} has come, in its order: nothing where it is held back, two where it bears out
+     * the one before.
+     *
+     * @param next a measurement, newer than those before
+     * @param targetKpa the wheel's target, kPa gauge
+     * @param stepKpa the step of the sensor, kPa
+     */
+    public List<Reading> sure(Reading next, double targetKpa, double stepKpa) {
+        if (believed == null || Plausibility.follows(believed, next, targetKpa, stepKpa)) {
+            return believe(next);
+        }
+        if (held != null && Plausibility.bearsOut(believed, held, next, targetKpa, stepKpa)) {
+            Reading borneOut = held;
+            believe(next);
+            return List.of(borneOut, next);
+        }
+        held = next;
+        return List.of();
+    }
+
+    private List<Reading> believe(Reading reading) {
+        believed = reading;
+        held = null;
+        return List.of(reading);
+    }
+
+    /**
+     * The reading that is held back if its pressure had jumped down and its sensor has said nothing since for too long, while
+     * others were heard at {@code at}; otherwise null. It is believed from then on.
+     *
+     * @param intervalMillis how often the sensor reports
+     */
+    public Reading unanswered(long at, double intervalMillis) {
+        if (held == null
+                || held.pressureKpa() >= believed.pressureKpa()
+                || at - held.at() <= Math.max(UNANSWERED_MILLIS, UNANSWERED_INTERVALS * intervalMillis)) {
+            return null;
+        }
+        Reading borneOut = held;
+        believe(borneOut);
+        return borneOut;
+    }
+
+    /** Whether a reading is held back. */
+    public boolean isHolding() {
+        return held != null;
+    }
+
+    /** What outlives a restart. */
+    public void remember(Memory memory) {
+        believed = remembered(memory.part("believed"), believed);
+        held = remembered(memory.part("held"), held);
+    }
+
+    private static Reading remembered(Memory memory, Reading reading) {
+        boolean isThere = memory.flag("isThere", reading != null);
+        if (!isThere) {
+            return null;
+        }
+        Reading one = reading == null ? new Reading(0, 0, 0, null, null, null) : reading;
+        long at = memory.time("at", one.at());
+        double kpa = memory.figure("kpa", one.pressureKpa());
+        double celsius = memory.figure("celsius", one.temperatureC());
+        String moving =
+                memory.word("moving", one.moving() == null ? "" : one.moving().toString());
+        int mv = memory.count("batteryMv", one.batteryMv() == null ? 0 : one.batteryMv());
+        return new Reading(
+                at, kpa, celsius, mv == 0 ? null : mv, null, moving.isEmpty() ? null : Boolean.valueOf(moving));
+    }
+}
