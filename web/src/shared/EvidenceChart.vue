@@ -10,6 +10,7 @@ import { useSession } from '@/api/session';
 import {
   cssColour,
   drawBand,
+  drawDoubtful,
   drawEvents,
   drawLine,
   drawOutlook,
@@ -54,6 +55,13 @@ const ticks = computed<Event[]>(() =>
   ].sort((a, b) => a.at.localeCompare(b.at)),
 );
 
+const doubtful = computed(() =>
+  props.chart.doubtful.map((point) => ({
+    at: point.at,
+    value: units.toPressure(point.pressureKpa),
+    words: units.pressureNumber(point.pressureKpa),
+  })),
+);
 const data = computed(() => plotData(props.chart, units.toPressure, units.toTemperature));
 const cursor = ref<number>();
 let plots: uPlot[] = [];
@@ -200,6 +208,7 @@ function draw(): void {
         ],
         draw: [
           (u) => lines().forEach((line) => drawLine(u, 'y', line, FONT())),
+          (u) => drawDoubtful(u, doubtful.value, ink, FONT()),
           (u) => drawEvents(u, ticks.value, quiet, FONT()),
         ],
       },
@@ -264,6 +273,10 @@ const readout = computed(() => {
   return `${clockAt(point.at)}: ${units.pressureWords(point.pressureAt20Kpa)} at ${units.reference.value}, ${units.pressureWords(point.pressureKpa)} on the gauge, ${units.temperatureWords(point.temperatureC)}`;
 });
 
+const doubtfulWords = computed(() => {
+  const count = props.chart.doubtful.length;
+  return count ? ` ${count} ${count === 1 ? 'reading is' : 'readings are'} doubtful and not judged.` : '';
+});
 const summary = computed(() => {
   const first = props.chart.points[0];
   const last = props.chart.points.at(-1);
@@ -271,7 +284,7 @@ const summary = computed(() => {
   return (
     `Pressure of ${props.name} at ${units.reference.value}: from ${units.pressureWords(first.pressureAt20Kpa)} at ${clockAt(first.at)}` +
     ` to ${units.pressureWords(last.pressureAt20Kpa)} at ${clockAt(last.at)}; target ${units.pressureWords(props.limits.targetKpa)},` +
-    ` second limit ${units.pressureWords(props.limits.lowCriticalKpa)}. Left and right arrows read the values, plus and minus look closer and wider, 0 shows all.`
+    ` second limit ${units.pressureWords(props.limits.lowCriticalKpa)}.${doubtfulWords.value} Left and right arrows read the values, plus and minus look closer and wider, 0 shows all.`
   );
 });
 
@@ -312,6 +325,11 @@ const underCursor = () => (cursor.value === undefined ? undefined : data.value.t
         ><svg width="18" height="10" aria-hidden="true">
           <rect width="18" height="10" fill="var(--rule)" /></svg
         >{{ chart.siblingWheels }} other wheels of the vehicle</span
+      >
+      <span v-if="chart.doubtful.length" class="flex items-center gap-1.5"
+        ><svg width="10" height="10" aria-hidden="true">
+          <circle cx="5" cy="5" r="4" fill="none" stroke="var(--ink)" stroke-width="1.5" /></svg
+        >doubtful, not judged</span
       >
       <span v-if="chart.forecast" class="flex items-center gap-1.5"
         ><svg width="18" height="10" aria-hidden="true">

@@ -13,6 +13,7 @@ function chart(...minutes: number[]): EvidenceChart {
       pressureAt20Kpa: 780,
       temperatureC: 30,
     })),
+    doubtful: [],
     siblings: [],
     siblingWheels: 0,
     changes: [],

@@ -169,6 +169,40 @@ export function drawLine(u: uPlot, scale: string, line: Line, font: string): voi
   ctx.restore();
 }
 
+/** Draws readings that no neighbour bore out as hollow points; one beyond the picture at its edge, with its figure. */
+export function drawDoubtful(
+  u: uPlot,
+  points: readonly { at: string; value: number; words: string }[],
+  colour: string,
+  font: string,
+): void {
+  const { ctx } = u;
+  const radius = 4 * devicePixelRatio;
+  const [top, foot] = [u.bbox.top + radius * 2, u.bbox.top + u.bbox.height - radius * 2];
+  ctx.save();
+  ctx.strokeStyle = colour;
+  ctx.fillStyle = colour;
+  ctx.lineWidth = 1.5 * devicePixelRatio;
+  ctx.setLineDash([]);
+  ctx.font = font;
+  ctx.textBaseline = 'middle';
+  for (const point of points) {
+    const x = u.valToPos(seconds(point.at), 'x', true);
+    if (x < u.bbox.left || x > u.bbox.left + u.bbox.width) continue;
+    const exact = u.valToPos(point.value, 'y', true);
+    const y = Math.min(foot, Math.max(top, exact));
+    ctx.beginPath();
+    ctx.arc(x, y, radius, 0, 2 * Math.PI);
+    ctx.stroke();
+    if (y !== exact) {
+      const isAtEdge = x + 60 * devicePixelRatio > u.bbox.left + u.bbox.width;
+      ctx.textAlign = isAtEdge ? 'right' : 'left';
+      writeOver(ctx, point.words, x + (isAtEdge ? -2 : 2) * radius, y);
+    }
+  }
+  ctx.restore();
+}
+
 export interface Event {
   at: string;
   label: string;

@@ -9,6 +9,7 @@ import vividcaravan.server.wheels.WheelChanges;
  * What the Desk draws of a wheel: its own readings against the band of its siblings.
  *
  * @param points the wheel's readings, oldest first, thinned to what a picture can show
+ * @param doubtful readings that no neighbour bore out: kept, and not judged; none where the points are means
  * @param siblings the band of the other wheels, scaled to this wheel's target
  * @param siblingWheels how many other wheels of the vehicle were heard
  * @param changes what people did to the wheel meanwhile, oldest first
@@ -18,6 +19,7 @@ public record EvidenceChart(
         Instant from,
         Instant to,
         List<Point> points,
+        List<Point> doubtful,
         List<Band> siblings,
         int siblingWheels,
         List<WheelChanges.WheelChange> changes,

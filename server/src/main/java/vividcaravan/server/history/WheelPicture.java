@@ -9,9 +9,12 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.air.PressureTrend;
+import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.siblings.SiblingBand;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.wheels.WheelChanges;
 
@@ -21,6 +24,7 @@ class WheelPicture {
 
     private static final int SLICES = 144;
     private static final int MOST_POINTS = 1_500;
+    private static final int MOST_DOUBTFUL = 200;
     /** A longer picture is made of the means of hours, and a still longer one of days. */
     private static final Duration RAW_UP_TO = Duration.ofHours(73);
 
@@ -38,13 +42,15 @@ class WheelPicture {
 
     /** The picture of a wheel from {@code start} to {@code end}. */
     EvidenceChart of(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
-        List<EvidenceChart.Point> points = points(vehicle, wheel, start, end);
+        List<EvidenceChart.Point> doubtful = new ArrayList<>();
+        List<EvidenceChart.Point> points = points(vehicle, wheel, start, end, doubtful);
         List<List<SiblingBand.Sample>> siblings = siblings(vehicle, wheel, start, end);
         double target = vehicle.rulesAt(wheel).limits().targetKpa();
         return new EvidenceChart(
                 start,
                 end,
                 thinned(points),
+                doubtful.size() <= MOST_DOUBTFUL ? doubtful : doubtful.subList(0, MOST_DOUBTFUL),
                 band(siblings, target, start, end),
                 siblings.size(),
                 changes.of(vehicle, wheel, start, end),
@@ -80,9 +86,10 @@ class WheelPicture {
                 .orElse(null);
     }
 
-    private List<EvidenceChart.Point> points(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
+    private List<EvidenceChart.Point> points(
+            FleetVehicle vehicle, Position wheel, Instant start, Instant end, List<EvidenceChart.Point> doubtful) {
         return Duration.between(start, end).compareTo(RAW_UP_TO) <= 0
-                ? readings(vehicle, wheel, start, end)
+                ? readings(vehicle, wheel, start, end, doubtful)
                 : means(vehicle, wheel, start, end);
     }
 
@@ -107,8 +114,11 @@ class WheelPicture {
         return points;
     }
 
-    private List<EvidenceChart.Point> readings(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
-        List<EvidenceChart.Point> points = new ArrayList<>();
+    /** The readings that count, and in {@code apart} those that no neighbour bore out. */
+    private List<EvidenceChart.Point> readings(
+            FleetVehicle vehicle, Position wheel, Instant start, Instant end, List<EvidenceChart.Point> apart) {
+        Doubtful doubtful = new Doubtful(vehicle.rulesAt(wheel).limits().targetKpa());
+        List<Found> found = new ArrayList<>();
         history.each(
                 vehicle,
                 wheel,
@@ -116,17 +126,30 @@ class WheelPicture {
                 end.toEpochMilli() + 1,
                 (sensor, reading) -> {
                     if (reading.isMeasurement()) {
-                        points.add(new EvidenceChart.Point(
-                                Instant.ofEpochMilli(reading.at()),
-                                Rounded.tenth(vehicle.compensation(sensor).gaugeKpa(reading.pressureKpa())),
-                                Rounded.tenth(vehicle.compensation(sensor)
-                                        .compensateKpa(reading.pressureKpa(), reading.temperatureC())),
-                                reading.temperatureC()));
+                        doubtful.take(sensor, reading);
+                        found.add(new Found(sensor, reading));
                     }
                 },
                 () -> false);
+        List<EvidenceChart.Point> points = new ArrayList<>(found.size());
+        for (Found one : found) {
+            (doubtful.is(one.sensor(), one.reading()) ? apart : points).add(point(vehicle, one));
+        }
         return points;
     }
+
+    private static EvidenceChart.Point point(FleetVehicle vehicle, Found found) {
+        TemperatureCompensation air = vehicle.compensation(found.sensor());
+        Reading reading = found.reading();
+        return new EvidenceChart.Point(
+                Instant.ofEpochMilli(reading.at()),
+                Rounded.tenth(air.gaugeKpa(reading.pressureKpa())),
+                Rounded.tenth(air.compensateKpa(reading.pressureKpa(), reading.temperatureC())),
+                reading.temperatureC());
+    }
+
+    /** A reading that was kept, with its sensor. */
+    private record Found(KnownSensor sensor, Reading reading) {}
 
     private List<List<SiblingBand.Sample>> siblings(FleetVehicle vehicle, Position wheel, Instant start, Instant end) {
         List<List<SiblingBand.Sample>> siblings = new ArrayList<>();
@@ -136,7 +159,7 @@ class WheelPicture {
             }
             double target = vehicle.rulesAt(other).limits().targetKpa();
             List<SiblingBand.Sample> samples = new ArrayList<>();
-            for (EvidenceChart.Point point : points(vehicle, other, start, end)) {
+            for (EvidenceChart.Point point : points(vehicle, other, start, end, new ArrayList<>())) {
                 samples.add(new SiblingBand.Sample(
                         point.at().toEpochMilli(), point.pressureAt20Kpa() / target, point.temperatureC()));
             }
