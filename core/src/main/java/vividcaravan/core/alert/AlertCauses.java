@@ -32,7 +32,14 @@ record AlertCauses(Figures figures) {
             case HOT_TYRE, HOT_WHEEL_END -> heat(causes, evidence, others);
             case TWIN_MISMATCH -> mismatch(causes, evidence, others);
             case SENSOR_FAULT ->
-                causes.add(new Cause("The sensor", "It reports that it cannot measure, several times in a row."));
+                causes.add(
+                        evidence.isRepeating()
+                                ? new Cause(
+                                        "The sensor is stuck",
+                                        "It repeats one pressure and one temperature. In a tyre that runs and cools both"
+                                                + " move, as they did at the other wheels.")
+                                : new Cause(
+                                        "The sensor", "It reports that it cannot measure, several times in a row."));
             case SENSOR_SILENT -> silence(causes, alert, others);
             case SENSOR_BATTERY -> battery(causes, evidence);
             case SENSORS_CROSSED -> crossed(causes, alert, others);

@@ -18,6 +18,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     private static final String INSPECT = "do not add air on the vehicle. Have the tyre taken off and looked at inside";
 
     private static final double RUN_SOFT_SHARE = 0.8;
+    private static final double MILLIS_OF_MINUTE = 60_000;
     /** Further below its limit than a deadband a sensor is not the one that is hot, °C. */
     private static final double BACK_INSIDE_C = 10;
 
@@ -53,7 +54,14 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                         ? wheel + " carries less than its twin."
                         : wheel + " has " + kpa(mateKpaAt20(evidence) - evidence.pressureAt20Kpa())
                                 + " less than its twin.";
-            case SENSOR_FAULT -> "The sensor at " + Figures.lower(wheel) + " reports that it cannot measure.";
+            case SENSOR_FAULT ->
+                "The sensor at " + Figures.lower(wheel)
+                        + (evidence.isRepeating()
+                                ? " has shown " + kpa(evidence.pressureKpa()) + " and "
+                                        + celsius(evidence.temperatureC()) + " for "
+                                        + Figures.duration((evidence.at() - evidence.lastHeardAt()) / MILLIS_OF_MINUTE)
+                                        + " while the others warmed and cooled."
+                                : " reports that it cannot measure.");
             case SENSOR_SILENT -> "The sensor at " + Figures.lower(wheel) + " is silent while the others report.";
             case SENSOR_BATTERY ->
                 "The battery of the sensor at " + Figures.lower(wheel) + " is weak"

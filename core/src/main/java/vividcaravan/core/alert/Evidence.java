@@ -23,7 +23,7 @@ import vividcaravan.core.axles.Position;
  * @param lossErrorKpaPerHour standard error of that
  * @param refills how often it was pumped up within the last hours
  * @param other the other wheel this is about
- * @param lastHeardAt when a silent one last spoke, epoch milliseconds
+ * @param lastHeardAt when a silent one last spoke, and one that repeats itself last said something new, epoch milliseconds
  * @param others what the vehicle's other wheels showed
  * @param shortfalls what each wheel lacks that a note for the whole vehicle speaks of
  * @param toGaugeKpa how much more than its sensor reports a gauge shows where the vehicle is at home, kPa
@@ -65,6 +65,11 @@ public record Evidence(
     private static final double STEADY_KPA = 6;
     private static final double MILLIS_OF_MINUTE = 60_000;
     private static final int LONGEST_MINUTES = 100_000;
+
+    /** Whether this is of a sensor that is heard and says nothing new: it repeats its values since {@link #lastHeardAt}. */
+    public boolean isRepeating() {
+        return lastHeardAt != null && pressureKpa != null && temperatureC != null;
+    }
 
     /** What is known where nothing is measured. */
     public static Evidence ofSilence(long at, Long lastHeardAt, Double targetKpa, Others others) {

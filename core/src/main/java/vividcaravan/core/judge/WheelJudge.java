@@ -17,6 +17,7 @@ import vividcaravan.core.judge.rules.Stages;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.sensors.BatteryWatch;
 import vividcaravan.core.judge.sensors.Doubt;
+import vividcaravan.core.judge.sensors.StuckWatch;
 import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.judge.siblings.Movement;
 import vividcaravan.core.judge.siblings.Siblings;
@@ -37,8 +38,9 @@ final class WheelJudge {
     private final FallWatch falls = new FallWatch();
     private final Doubt doubt = new Doubt();
     private final BatteryWatch battery = new BatteryWatch();
+    private final StuckWatch stuck = new StuckWatch();
     private final Soak soak = new Soak();
-    private final WheelReport report = new WheelReport(stages, track, falls);
+    private final WheelReport report = new WheelReport(stages, track, falls, stuck);
     private long newestAt = Long.MIN_VALUE;
 
     /**
@@ -107,6 +109,11 @@ final class WheelJudge {
     }
 
     private void judge(Measurement m, boolean isLastWord, Movement movement) {
+        stuck.judge(m, stages.at(Limit.STUCK));
+        if (isStuck() || stuck.isSuspect()) {
+            // Nothing follows for the tyre from a sensor that does not look at it.
+            return;
+        }
         boolean isFirstWord = falls.lastAt() > Long.MIN_VALUE / 2 && falls.lastAt() < m.at() - LONG_SILENCE_MILLIS;
         double lostInSilence = isFirstWord || isLastWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
         boolean isSoaked = soak.take(m, movement.isSoaked(m.at()));
@@ -165,6 +172,11 @@ final class WheelJudge {
         stages.at(Limit.CROSSED).clear();
     }
 
+    /** Whether its sensor repeats one value while the others move. */
+    boolean isStuck() {
+        return stages.isRaised(Limit.STUCK);
+    }
+
     /** The wheel as its siblings see it. */
     WheelTrack track() {
         return track;
@@ -187,7 +199,7 @@ final class WheelJudge {
 
     /** How the wheel is, as far as its own readings tell. */
     WheelCondition condition() {
-        if (stages.isRaised(Limit.FAULT)) {
+        if (stages.isAnyRaised(Limit.FAULT, Limit.STUCK)) {
             return WheelCondition.FAULT;
         }
         if (stages.isRaised(Limit.LOW_SECOND)) {
@@ -211,6 +223,7 @@ final class WheelJudge {
         doubt.remember(memory.part("doubt"));
         battery.remember(memory.part("battery"));
         falls.remember(memory.part("falls"));
+        stuck.remember(memory.part("stuck"));
         soak.remember(memory.part("soak"));
         track.remember(memory.part("track"));
         stages.remember(memory.part("stages"));

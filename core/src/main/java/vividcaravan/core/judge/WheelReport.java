@@ -18,6 +18,7 @@ import vividcaravan.core.judge.rules.Limit;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.Stages;
 import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.StuckWatch;
 import vividcaravan.core.judge.siblings.Siblings;
 import vividcaravan.core.limits.AxleLimits;
 
@@ -33,11 +34,13 @@ final class WheelReport {
     private final Stages stages;
     private final WheelTrack track;
     private final FallWatch falls;
+    private final StuckWatch stuck;
     private final Standing[] standings = new Standing[FAMILIES.length];
     /** Whose air was seen here, or null. */
     private Position crossedWith;
 
-    WheelReport(Stages stages, WheelTrack track, FallWatch falls) {
+    WheelReport(Stages stages, WheelTrack track, FallWatch falls, StuckWatch stuck) {
+        this.stuck = stuck;
         this.stages = stages;
         this.track = track;
         this.falls = falls;
@@ -170,7 +173,7 @@ final class WheelReport {
                 track.isLeaking() ? track.rateError() : null,
                 track.isRefilled() ? AirSteps.REFILLS : null,
                 worst == Limit.CROSSED ? crossedWith : null,
-                null,
+                worst == Limit.STUCK ? stuck.since() : null,
                 siblings.facts(),
                 List.of(),
                 rules.compensation().gaugeKpa(0));

@@ -195,7 +195,7 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
 
     @Override
     public boolean isHeardLately(long time) {
-        return track().isHeardLately(time);
+        return track().isHeardLately(time) && !current.judge.isStuck();
     }
 
     @Override

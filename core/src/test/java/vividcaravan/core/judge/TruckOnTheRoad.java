@@ -48,6 +48,11 @@ final class TruckOnTheRoad {
         double lossPerHour;
         double hotterBy;
         boolean isQuiet;
+        /** Says again and again what it said when it got stuck. */
+        boolean isStuck;
+
+        double stuckKpa = Double.NaN;
+        double stuckC;
         /** Lies outside its tyre: the air's warmth, a pressure that stays. */
         boolean isLoose;
         /** Whose air the sensor in this tyre is believed to tell of. */
@@ -210,7 +215,12 @@ final class TruckOnTheRoad {
         double kpa = Math.round((gauge + noise) / STEP_KPA) * STEP_KPA;
         // Outside, a third of the heat.
         double shown = mount == MountKind.CAP ? airC + (tyre.celsius - airC) / 3 : tyre.celsius + tyre.rimC;
-        Reading reading = new Reading(at, kpa, Math.round(tyre.isLoose ? airC : shown), 2950, -80, moving);
+        double celsius = Math.round(tyre.isLoose ? airC : shown);
+        if (!tyre.isStuck || Double.isNaN(tyre.stuckKpa)) {
+            tyre.stuckKpa = kpa;
+            tyre.stuckC = celsius;
+        }
+        Reading reading = new Reading(at, tyre.stuckKpa, tyre.stuckC, 2950, -80, moving);
         Position believed = Position.parse(tyre.believedAt);
         Fitting stay = new Fitting(tyre.position.code().hashCode(), 1, believed, 0, Fitting.OPEN);
         judge.judge(stay, mount, reading, book::apply);

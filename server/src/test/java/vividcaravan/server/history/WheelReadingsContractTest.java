@@ -79,7 +79,8 @@ class WheelReadingsContractTest {
         assertThat(door.alertsOf(truck.ref())).isEmpty();
         JsonNode chart = door.get(right.replace("/readings", "/chart")).json();
         assertThat(chart.at("/doubtful/0/at").asString()).isEqualTo(wrong.toString());
-        assertThat(chart.get("points").valueStream().map(point -> point.get("pressureKpa").asDouble()))
+        assertThat(chart.get("points").valueStream().map(point -> point.get("pressureKpa")
+                        .asDouble()))
                 .hasSize(99)
                 .allMatch(kpa -> kpa < 900);
     }

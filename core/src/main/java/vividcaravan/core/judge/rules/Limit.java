@@ -22,6 +22,7 @@ public enum Limit {
     HIGH(AlertKind.OVER_PRESSURE),
     MISMATCH(AlertKind.TWIN_MISMATCH),
     FAULT(AlertKind.SENSOR_FAULT),
+    STUCK(AlertKind.SENSOR_FAULT),
     SILENT(AlertKind.SENSOR_SILENT),
     CROSSED(AlertKind.SENSORS_CROSSED),
     MISPLACED(AlertKind.SENSORS_CROSSED),
@@ -53,7 +54,7 @@ public enum Limit {
                     case FAST_FALL, LOW_SECOND, HOT_STOP, HOT_END_STOP -> Urgency.STOP_NOW;
                     case RUN_SOFT, LOW_NEXT_STOP, LOW_WHEN_COLD, HOT, HOT_END, LEAK_SOON -> Urgency.NEXT_STOP;
                     case LOW, HIGH, LEAK, MISMATCH, CROSSED -> Urgency.BEFORE_NEXT_TRIP;
-                    case FAULT, SILENT, MISPLACED ->
+                    case FAULT, STUCK, SILENT, MISPLACED ->
                         rules.role() == AxleRole.STEER ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
                     case BATTERY -> Urgency.PLAN;
                 };

@@ -1,0 +1,98 @@
+package vividcaravan.core.judge.sensors;
+
+import java.util.Arrays;
+import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.Stage;
+import vividcaravan.core.judge.siblings.Measurement;
+
+/**
+ * Finds a sensor that repeats one pressure and one temperature while the other wheels of its vehicle warm and cool: air in a
+ * tyre that runs, or stands beside others that cool, does neither.
+ */
+public final class StuckWatch {
+
+    /** So long it repeats itself before it is said to be stuck [our judgement]. */
+    private static final long STUCK_MILLIS = 4L * 60 * 60 * 1000;
+
+    private static final int STUCK_READINGS = 20;
+    /** By so much a day's work warms the others, °C [common practice]. */
+    private static final double STUCK_OTHERS_C = 10;
+    /** So long, and so much, until nothing is concluded from it any more [our judgement]. */
+    private static final long SUSPECT_MILLIS = 30L * 60 * 1000;
+
+    private static final double SUSPECT_OTHERS_C = 8;
+    /** One other wheel may itself be the odd one. */
+    private static final int OTHERS = 2;
+
+    private static final double SAME = 1e-6;
+
+    private double kpa = Double.NaN;
+    private double celsius = Double.NaN;
+    private long since;
+    private long at;
+    private int readings;
+    /** How far the middle one of the others moved since, and the coolest: one hot axle moves only the first. */
+    private final double[] coolestC = {Double.NaN, Double.NaN};
+
+    private final double[] warmestC = {Double.NaN, Double.NaN};
+
+    /** Takes in a measurement, after the wheel's siblings were looked at. A wheel that may be lifted stays cool, and rightly. */
+    public void judge(Measurement m, Stage stage) {
+        Reading reading = m.reading();
+        boolean isSame =
+                Math.abs(reading.pressureKpa() - kpa) <= SAME && Math.abs(reading.temperatureC() - celsius) <= SAME;
+        if (!isSame) {
+            kpa = reading.pressureKpa();
+            celsius = reading.temperatureC();
+            since = m.at();
+            readings = 0;
+            Arrays.fill(coolestC, Double.NaN);
+            Arrays.fill(warmestC, Double.NaN);
+        }
+        at = m.at();
+        readings = Math.min(readings + 1, STUCK_READINGS);
+        if (m.siblings().count() >= OTHERS) {
+            move(0, m.siblings().celsius());
+            move(1, m.siblings().coolestC());
+        }
+        boolean isStuck = !m.rules().isLiftable()
+                && !m.rules().position().isSpare()
+                && readings >= STUCK_READINGS
+                && at - since >= STUCK_MILLIS
+                && othersMovedC() >= STUCK_OTHERS_C;
+        stage.update(isStuck, !isSame, at, 1);
+    }
+
+    private void move(int which, double celsius) {
+        coolestC[which] = Double.isNaN(coolestC[which]) ? celsius : Math.min(coolestC[which], celsius);
+        warmestC[which] = Double.isNaN(warmestC[which]) ? celsius : Math.max(warmestC[which], celsius);
+    }
+
+    /** By how much all of the others have warmed or cooled since it repeats itself, °C; 0 where none was heard. */
+    private double othersMovedC() {
+        double moved = Math.min(warmestC[0] - coolestC[0], warmestC[1] - coolestC[1]);
+        return Double.isNaN(moved) ? 0 : moved;
+    }
+
+    /** Whether it repeats itself while the others do not: what it shows is no evidence of its tyre. */
+    public boolean isSuspect() {
+        return at - since >= SUSPECT_MILLIS && othersMovedC() >= SUSPECT_OTHERS_C;
+    }
+
+    /** Since when it repeats itself, epoch milliseconds. */
+    public long since() {
+        return since;
+    }
+
+    /** What outlives a restart. */
+    public void remember(Memory memory) {
+        kpa = memory.figure("kpa", kpa);
+        celsius = memory.figure("celsius", celsius);
+        since = memory.time("since", since);
+        at = memory.time("at", at);
+        readings = memory.count("readings", readings);
+        memory.slots("coolestC", coolestC);
+        memory.slots("warmestC", warmestC);
+    }
+}
