@@ -1,23 +1,28 @@
 package vividcaravan.server.fleet;
 
 import java.util.EnumSet;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
 /** Where a vehicle stands between being described and being out of use. Only one in service raises alerts for the Desk. */
 public enum VehicleState {
     /** Somebody wrote down what it looks like. */
-    DESCRIBED,
+    DESCRIBED("described, not fitted"),
     /** A job is fitting its sensors; what its readings tell goes to the job. */
-    BEING_FITTED,
-    IN_SERVICE,
+    BEING_FITTED("being fitted"),
+    IN_SERVICE("in service"),
     /** Raises nothing. */
-    OUT_OF_SERVICE;
+    OUT_OF_SERVICE("out of service");
+
+    private final String words;
+
+    VehicleState(String words) {
+        this.words = words;
+    }
 
     /** What people call it. */
     public String words() {
-        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return words;
     }
 
     private static final Map<VehicleState, Set<VehicleState>> ALLOWED = Map.of(
