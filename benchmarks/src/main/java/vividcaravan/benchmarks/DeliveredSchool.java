@@ -74,8 +74,7 @@ final class DeliveredSchool implements Detection.School {
                             alert.get("position").isNull()
                                     ? null
                                     : Position.parse(alert.get("position").asString()),
-                            AlertKind.valueOf(alert.get("kind").asString()),
-                            Instant.parse(alert.get("openedAt").asString()).toEpochMilli() - shift))
+                            steps(alert, shift)))
                     .toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -83,6 +82,16 @@ final class DeliveredSchool implements Detection.School {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    private static List<Detection.Step> steps(JsonNode alert, long shift) {
+        return alert.get("history")
+                .valueStream()
+                .map(step -> new Detection.Step(
+                        Instant.parse(step.get("at").asString()).toEpochMilli() - shift,
+                        AlertKind.valueOf(step.get("kind").asString()),
+                        step.get("urgency").asString().equals("STOP_NOW")))
+                .toList();
     }
 
     private void send(long shift) throws IOException, InterruptedException {

@@ -90,7 +90,7 @@ final class FixedLimits implements Detection.School {
                     && at - state.heardAt > SILENT_MILLIS
                     && heard - state.mark > (long) SILENT_ROUNDS * wheels.size()) {
                 state.isSilent = true;
-                said.add(new Detection.Said(vehicle, other, AlertKind.SENSOR_SILENT, at));
+                said.add(Detection.Said.once(vehicle, other, AlertKind.SENSOR_SILENT, at));
             }
         });
     }
@@ -100,7 +100,7 @@ final class FixedLimits implements Detection.School {
         wheel.beyond[limit] = isBeyond ? wheel.beyond[limit] + 1 : 0;
         if (!wheel.isOpen[limit] && wheel.beyond[limit] >= READINGS) {
             wheel.isOpen[limit] = true;
-            said.add(new Detection.Said(vehicle, position, kind, at));
+            said.add(Detection.Said.once(vehicle, position, kind, at));
         } else if (isBack) {
             wheel.isOpen[limit] = false;
         }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
+import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
@@ -37,7 +38,11 @@ final class JudgeSchool implements Detection.School {
                 .map(target -> new AxleLimits(target, LimitPolicy.DEFAULT))
                 .toList();
         judge = new VehicleJudge(new VehicleRules(
-                vehicle.kind(), vehicle.layout(), limits, new SensorAir(Atmosphere.at(vehicle.altitudeM()), Set.of())));
+                vehicle.kind(),
+                vehicle.layout(),
+                limits,
+                new SensorAir(
+                        Atmosphere.at(vehicle.altitudeM()), vehicle.isVented() ? Set.of(vehicle.mount()) : Set.of())));
         long[] ids = {0};
         book = new AlertBook(() -> ++ids[0]);
         long sensor = 0;
@@ -70,7 +75,13 @@ final class JudgeSchool implements Detection.School {
     }
 
     private void keep(Alert alert) {
-        said.put(alert.id(), new Detection.Said(vehicle, alert.position(), alert.kind(), alert.openedAt()));
+        List<Detection.Step> steps = alert.entries().stream()
+                .map(entry -> new Detection.Step(
+                        entry.at(),
+                        entry.change().isStep() ? entry.kind() : null,
+                        entry.change().isStep() && entry.urgency() == Urgency.STOP_NOW))
+                .toList();
+        said.put(alert.id(), new Detection.Said(vehicle, alert.position(), steps));
     }
 
     @Override

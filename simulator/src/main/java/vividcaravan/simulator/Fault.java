@@ -52,6 +52,22 @@ record Fault(Position position, Kind kind, double beginsHour, double lastsHours,
         SENSORS_CROSSED,
         /** The air around the vehicle is {@code amount} °C colder than the weather. */
         COLD_SNAP,
+        /** The sensor repeats what it showed last. */
+        SENSOR_STUCK,
+        /** From here on this wheel's sensor and that of the wheel in front of it, or behind, sit in each other's wheels. */
+        SENSORS_EXCHANGED,
+        /** A leak of {@code amount} kPa an hour that the driver fills up before a trip and tells nobody of. */
+        TOPPED_UP,
+        /** Every tyre loses about {@code amount} % of its target a month through the rubber. */
+        NATURAL_LOSS,
+        /** A bearing that gets warmer over a week, by {@code amount} °C in the end. */
+        SLOW_BEARING,
+        /** A brake that drags on some days only: {@code amount} °C more. */
+        DRAGS_SOME_DAYS,
+        /** The air gets colder by {@code amount} °C a day. */
+        SEASON,
+        /** The road leads {@code amount} m higher. */
+        CLIMB,
         /** Nothing of the vehicle is heard, and nothing comes later. */
         DEAD_RECEIVER,
         /** Nothing is heard for a while; it all comes later. */
@@ -60,6 +76,7 @@ record Fault(Position position, Kind kind, double beginsHour, double lastsHours,
 
     static final double HOUR_MILLIS = 3_600_000;
     private static final double CYCLE_HOURS = 24;
+    private static final double WEEK_HOURS = 168;
 
     /** Whether it is there, so many milliseconds after the demo was begun. */
     boolean isActive(long sinceAnchor) {
@@ -69,5 +86,21 @@ record Fault(Position position, Kind kind, double beginsHour, double lastsHours,
 
     boolean isAt(Position wheel) {
         return position == null || position.equals(wheel);
+    }
+
+    /** How far it has grown over its first week, 0 to 1. */
+    double grown(long sinceAnchor) {
+        return Math.min(1, (sinceAnchor / HOUR_MILLIS - beginsHour) / WEEK_HOURS);
+    }
+
+    /** How much of it is there where it comes and goes within an hour each, 0 to 1. */
+    double ramped(long sinceAnchor) {
+        double since = sinceAnchor / HOUR_MILLIS - beginsHour;
+        return Math.max(0, Math.min(1, Math.min(since, lastsHours - since)));
+    }
+
+    /** Whole days since it began. */
+    long day(long sinceAnchor) {
+        return (long) Math.floor((sinceAnchor / HOUR_MILLIS - beginsHour) / CYCLE_HOURS);
     }
 }

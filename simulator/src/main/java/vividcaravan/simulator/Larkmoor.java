@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.AxleRole;
@@ -55,7 +56,7 @@ public final class Larkmoor {
                         .map(Larkmoor::fault)
                         .toList(),
                 row[9].isEmpty() ? List.of() : List.of(Integer.parseInt(row[9])),
-                false);
+                Set.of());
     }
 
     /** Such as {@code lift:wide_single:900:liftable}. */

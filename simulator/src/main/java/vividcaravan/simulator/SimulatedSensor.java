@@ -20,6 +20,7 @@ final class SimulatedSensor {
             double sunC,
             boolean isFaulty,
             boolean isLoose,
+            boolean isStuck,
             double weakMv) {}
 
     private static final long AWAKE_AFTER_STOP_MILLIS = 6 * 60_000L;
@@ -48,6 +49,8 @@ final class SimulatedSensor {
     private long movedAt = Long.MIN_VALUE;
     private double lastKpa = Double.NaN;
     private double lastC = Double.NaN;
+    private double saidKpa = Double.NaN;
+    private double saidC = Double.NaN;
     private double stepBeforeKpa = Double.NaN;
     private double stepBeforeC = Double.NaN;
 
@@ -126,6 +129,12 @@ final class SimulatedSensor {
         double celsius = Math.round(celsius(around));
         lastKpa = around.gaugeKpa();
         lastC = celsius(around);
+        if (around.isStuck() && !Double.isNaN(saidKpa)) {
+            kpa = saidKpa;
+            celsius = saidC;
+        }
+        saidKpa = kpa;
+        saidC = celsius;
         // Cold cells sag.
         int sag = (int) Math.min(0, (celsius - 15) * 4);
         return new SimulatedReading(

@@ -84,6 +84,11 @@ final class SimulatedTyre {
         return gaugeKpa() + ambient.kpa() - AbsolutePressure.STANDARD_ATMOSPHERE.kpa();
     }
 
+    /** What a sensor reports now that shows the pressure over the air outside, kPa gauge. */
+    double reportedKpaOver(AbsolutePressure outside) {
+        return gaugeKpa() + ambient.kpa() - outside.kpa();
+    }
+
     /** What a gauge would show now, kPa. */
     double gaugeKpa() {
         return absoluteKpaAt20 * (celsius + Temperature.ZERO_CELSIUS_KELVIN) / REFERENCE_KELVIN - ambient.kpa();

@@ -28,6 +28,17 @@ final class SimulatedVehicle {
     /** An automatic system looks this often, hours. */
     private static final double INFLATES_EVERY_HOURS = 2;
 
+    /** Before this a driver who knows of a soft tyre has not filled it yet, share of its filling. */
+    private static final double TOPS_UP_BELOW = 0.95;
+
+    /** Nobody is at a wheel sooner after the vehicle stopped. */
+    private static final long TO_THE_YARD_MILLIS = 10L * 60 * 1000;
+
+    private static final int SUNDAY = 7;
+    private static final double HOURS_OF_MONTH = 720;
+    /** Of five days a brake that drags on some drags on so many. */
+    private static final int DRAGGING_DAYS_OF_FIVE = 2;
+
     private static final long RELIVED_STEP_MILLIS = 10_000;
     private static final long RELIVED_EVERY_MILLIS = 60_000;
 
@@ -37,11 +48,14 @@ final class SimulatedVehicle {
         SimulatedSensor sensor;
         double targetKpa;
         double fillKpaAt20;
+        /** How much of its air goes through the rubber, over what is usual. */
+        double leakiness;
+
         final List<Fault> running = new ArrayList<>();
     }
 
     /** What a step is like for every wheel of the vehicle. */
-    private record Hour(double airC, boolean isMoving, int ofDay) {}
+    private record Hour(double airC, boolean isMoving, int ofDay, double climbM) {}
 
     private final VehiclePlan plan;
     private final long anchor;
@@ -49,6 +63,7 @@ final class SimulatedVehicle {
     private final List<Fault> faults;
     private final Map<Position, Wheel> wheels = new TreeMap<>(java.util.Comparator.comparing(Position::code));
     private final List<SimulatedReading> backlog = new ArrayList<>();
+    private long parkedSince = Long.MAX_VALUE;
     /** Whether it moves while it lives through hours once more; otherwise null. */
     private Boolean isRolling;
 
@@ -91,9 +106,10 @@ final class SimulatedVehicle {
                 plan.mount(),
                 plan.stepKpa(),
                 random.nextInt(4) != 0,
-                plan.alwaysOn(),
+                plan.traits().contains(VehiclePlan.Trait.ALWAYS_ON),
                 wheel.fillKpaAt20,
                 random);
+        wheel.leakiness = 0.8 + 0.4 * new SplittableRandom((plan.ref() + position.code()).hashCode()).nextDouble();
         return wheel;
     }
 
@@ -139,11 +155,21 @@ final class SimulatedVehicle {
                 faults.stream().filter(fault -> fault.isActive(sinceAnchor)).toList();
         Consumer<SimulatedReading> heard = heardThrough(active, receiver);
         ZonedDateTime local = Instant.ofEpochMilli(from).atZone(ZONE);
-        double snap = active.stream()
-                .filter(fault -> fault.kind() == Fault.Kind.COLD_SNAP)
-                .mapToDouble(Fault::amount)
-                .sum();
-        Hour hour = new Hour(Weather.celsius(from, altitudeM) - snap, isMoving(from, local, active), local.getHour());
+        double colder = 0;
+        double climb = 0;
+        for (Fault fault : active) {
+            switch (fault.kind()) {
+                case COLD_SNAP -> colder += fault.amount();
+                case SEASON -> colder += fault.amount() * (sinceAnchor / Fault.HOUR_MILLIS - fault.beginsHour()) / 24;
+                case CLIMB -> climb += fault.amount() * fault.ramped(sinceAnchor);
+                default -> {
+                    // Of a wheel.
+                }
+            }
+        }
+        boolean isMoving = isMoving(from, local, active);
+        parkedSince = isMoving ? Long.MAX_VALUE : Math.min(parkedSince, from);
+        Hour hour = new Hour(Weather.celsius(from, altitudeM) - colder, isMoving, local.getHour(), climb);
         for (Wheel wheel : wheels.values()) {
             pass(wheel, from, to, everyMillis, hour, active, heard);
         }
@@ -172,8 +198,12 @@ final class SimulatedVehicle {
         if (active.stream().anyMatch(fault -> !plan.faults().contains(fault))) {
             return true;
         }
+        int day = local.getDayOfWeek().getValue();
+        if (day == SUNDAY && plan.traits().contains(VehiclePlan.Trait.RESTS_ON_SUNDAYS)) {
+            return false;
+        }
         double hour = local.getHour() + local.getMinute() / MINUTE_SECONDS;
-        return plan.duty().isMoving(at - anchor, hour, local.getDayOfWeek().getValue());
+        return plan.duty().isMoving(at - anchor, hour, day);
     }
 
     private Consumer<SimulatedReading> heardThrough(List<Fault> active, Consumer<SimulatedReading> receiver) {
@@ -200,6 +230,9 @@ final class SimulatedVehicle {
         Effects effects = effects(wheel, active, from, seconds, hour);
         boolean isTurning = hour.isMoving() && !wheel.position.isSpare();
         wheel.tyre.pass(seconds, isTurning, hour.airC(), effects.heatC);
+        double reported = plan.traits().contains(VehiclePlan.Trait.VENTED)
+                ? wheel.tyre.reportedKpaOver(Atmosphere.at(altitudeM + hour.climbM()))
+                : wheel.tyre.reportedKpa();
         wheel.tyre.heat(seconds, isTurning, hour.airC() + effects.quickHeatC, effects.quickHeatC > 0);
         if (!effects.isQuiet) {
             // A spare is shaken awake with the vehicle, whether or not it turns.
@@ -209,12 +242,13 @@ final class SimulatedVehicle {
                     everyMillis,
                     new SimulatedSensor.Surroundings(
                             hour.isMoving(),
-                            wheel.tyre.reportedKpa(),
+                            reported,
                             wheel.tyre.celsius(),
                             hour.airC(),
                             sun(wheel.position, hour),
                             effects.isFaulty,
                             effects.isLoose,
+                            effects.isStuck,
                             effects.weakMv),
                     heard);
         }
@@ -228,6 +262,7 @@ final class SimulatedVehicle {
         boolean isQuiet;
         boolean isFaulty;
         boolean isLoose;
+        boolean isStuck;
     }
 
     private Effects effects(Wheel wheel, List<Fault> active, long from, double seconds, Hour hour) {
@@ -242,7 +277,7 @@ final class SimulatedVehicle {
         for (Fault fault : active) {
             if (fault.isAt(wheel.position) && !(wheel.position.isSpare() && fault.position() == null)) {
                 letOutOrIn(wheel, fault, from, seconds, hour);
-                add(effects, fault);
+                add(effects, fault, from - anchor);
             }
         }
         return effects;
@@ -257,14 +292,25 @@ final class SimulatedVehicle {
                 wheel.tyre.lose(perHour);
                 inflateNowAndThen(wheel, fault, from, seconds);
             }
+            case TOPPED_UP -> {
+                wheel.tyre.lose(perHour);
+                if (!hour.isMoving() && wheel.tyre.kpaAt20() < TOPS_UP_BELOW * wheel.fillKpaAt20) {
+                    wheel.tyre.fill(wheel.fillKpaAt20);
+                }
+            }
+            case NATURAL_LOSS -> wheel.tyre.lose(perHour / HOURS_OF_MONTH / 100 * wheel.targetKpa * wheel.leakiness);
             default -> {
                 // No air goes out.
             }
         }
         // The workshop waits until the vehicle stands; what was planted by hand is to be seen at once.
-        boolean isOfTheWorkshop = fault.kind() == Fault.Kind.FILLED_HOT || fault.kind() == Fault.Kind.SOFT_TWIN;
-        boolean mayBeFilled =
-                !isOfTheWorkshop || !hour.isMoving() || !plan.faults().contains(fault);
+        boolean isOfTheWorkshop =
+                switch (fault.kind()) {
+                    case FILLED_HOT, SOFT_TWIN, TWIN_MISMATCH, OVER_FILLED, SENSORS_EXCHANGED -> true;
+                    default -> false;
+                };
+        boolean isInTheYard = from - parkedSince >= TO_THE_YARD_MILLIS;
+        boolean mayBeFilled = !isOfTheWorkshop || isInTheYard || !plan.faults().contains(fault);
         if (!wheel.running.contains(fault) && mayBeFilled) {
             wheel.running.add(fault);
             fillAtBeginning(wheel, fault, hour.airC());
@@ -279,6 +325,7 @@ final class SimulatedVehicle {
             case FILLED_HOT ->
                 wheel.tyre.fill(SimulatedTyre.kpaAt20(wheel.targetKpa, air + FILLED_WARM_C, Atmosphere.at(altitudeM)));
             case AIR_LINE -> wheel.tyre.fill(wheel.targetKpa);
+            case SENSORS_EXCHANGED -> exchange(wheel, plan.exchangedWith(fault.position()));
             default -> {
                 // It was filled well.
             }
@@ -293,7 +340,7 @@ final class SimulatedVehicle {
                 .orElse(wheel);
     }
 
-    private void add(Effects effects, Fault fault) {
+    private void add(Effects effects, Fault fault, long sinceAnchor) {
         boolean isPlanted = !plan.faults().contains(fault);
         switch (fault.kind()) {
             case HOT_LEAK -> effects.heatC += HOT_LEAK_C;
@@ -306,11 +353,24 @@ final class SimulatedVehicle {
             case SENSOR_QUIET -> effects.isQuiet = true;
             case SENSOR_FAULT -> effects.isFaulty = true;
             case SENSOR_LOOSE -> effects.isLoose = true;
+            case SENSOR_STUCK -> effects.isStuck = true;
+            case SLOW_BEARING -> effects.heatC += fault.amount() * fault.grown(sinceAnchor);
+            case DRAGS_SOME_DAYS ->
+                effects.heatC += new SplittableRandom(fault.day(sinceAnchor)).nextInt(5) < DRAGGING_DAYS_OF_FIVE
+                        ? fault.amount()
+                        : 0;
             case BATTERY_WEAK -> effects.weakMv += fault.amount();
             default -> {
                 // Of its air, of the vehicle or of the records.
             }
         }
+    }
+
+    private void exchange(Wheel wheel, Position with) {
+        Wheel other = wheels.get(with);
+        SimulatedSensor own = wheel.sensor;
+        wheel.sensor = other.sensor;
+        other.sensor = own;
     }
 
     private void inflateNowAndThen(Wheel wheel, Fault fault, long from, double seconds) {
@@ -326,7 +386,14 @@ final class SimulatedVehicle {
     private static void putRight(Wheel wheel, Fault fault) {
         boolean isOfAir =
                 switch (fault.kind()) {
-                    case SLOW_LEAK, FAST_LEAK, HOT_LEAK, SOFT_TWIN, TWIN_MISMATCH, OVER_FILLED, AUTO_INFLATION -> true;
+                    case SLOW_LEAK,
+                            FAST_LEAK,
+                            HOT_LEAK,
+                            SOFT_TWIN,
+                            TWIN_MISMATCH,
+                            OVER_FILLED,
+                            AUTO_INFLATION,
+                            TOPPED_UP -> true;
                     default -> false;
                 };
         if (isOfAir) {

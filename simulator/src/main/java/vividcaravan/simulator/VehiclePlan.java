@@ -1,9 +1,11 @@
 package vividcaravan.simulator;
 
 import java.util.List;
+import java.util.Set;
 import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
 
 /**
@@ -13,7 +15,7 @@ import vividcaravan.core.axles.VehicleKind;
  * @param mount how its sensors are held
  * @param stepKpa the step of its sensors, kPa
  * @param bareAxles numbers of axles that have no sensors yet
- * @param alwaysOn whether its sensors report while it is parked too
+ * @param traits what else sets it apart
  */
 record VehiclePlan(
         String ref,
@@ -27,7 +29,17 @@ record VehiclePlan(
         Duty duty,
         List<Fault> faults,
         List<Integer> bareAxles,
-        boolean alwaysOn) {
+        Set<Trait> traits) {
+
+    /** What sets a vehicle apart. */
+    enum Trait {
+        /** Its sensors report while it is parked too. */
+        ALWAYS_ON,
+        /** Its sensors show the pressure over the air outside, at whatever height. */
+        VENTED,
+        /** It stands on Sundays. */
+        RESTS_ON_SUNDAYS
+    }
 
     /**
      * An axle with its target.
@@ -45,5 +57,14 @@ record VehiclePlan(
 
     AxleLayout layout() {
         return new AxleLayout(axles.stream().map(PlannedAxle::axle).toList(), spares);
+    }
+
+    /** The wheel on the same side of the next axle, or of the one before it where it is the last. */
+    Position exchangedWith(Position position) {
+        int other = position.axle() < axles.size() ? position.axle() + 1 : position.axle() - 1;
+        return layout().positions().stream()
+                .filter(wheel -> !wheel.isSpare() && wheel.axle() == other && wheel.side() == position.side())
+                .findFirst()
+                .orElseThrow();
     }
 }

@@ -174,7 +174,7 @@ class SimulatedFleetTest {
                         .forEach(sensor -> targets.remove(sensor.get("code").asString()));
             }
         }
-        assertThat(targets).hasSizeGreaterThan(120);
+        assertThat(targets).hasSizeGreaterThan(90);
         for (SimulatedReading reading : heardUntil(BEGUN, Duration.ZERO)) {
             Double target = targets.get(reading.sensor());
             if (target != null) {

@@ -104,8 +104,24 @@ public record Alert(
                     state == AlertState.CLOSED && closedAt != null && found.at() - closedAt >= STILL_THERE_MILLIS;
             return isWorse || isStillThere || isFurtherThanThen(found) ? step(change, found) : seen(found);
         }
+        if (isNoLeakAnyMore(found)) {
+            Urgency held = urgency.isMoreUrgentThan(found.urgency()) ? urgency : found.urgency();
+            return step(
+                    AlertEntry.Change.GREW, new Finding.Raised(found.position(), found.kind(), held, found.evidence()));
+        }
         boolean saysMore = found.urgency() == urgency && found.kind().saysMoreThan(kind);
         return isWorse || saysMore ? step(AlertEntry.Change.GREW, found) : seen(found);
+    }
+
+    /** Whether what was taken for a leak turned out to be a step: its slope is gone, and its forecast with it. */
+    private boolean isNoLeakAnyMore(Finding.Raised found) {
+        Evidence now = found.evidence();
+        return kind == AlertKind.SLOW_LEAK
+                && found.kind().isLossOfAir()
+                && !found.kind().isLeak()
+                && now.step() != null
+                && now.lossKpaPerHour() == null
+                && now.overDays() == null;
     }
 
     /** Whether the wheel is worse by figures than when it was closed or put aside, of whichever kind the fault is. */
@@ -137,7 +153,10 @@ public record Alert(
         // Wheels wake one after the other: the note for all of them names each.
         boolean namesMore =
                 found.evidence().shortfalls().size() > evidence.shortfalls().size();
-        next.evidence = namesMore && state != AlertState.CLOSED ? found.evidence() : evidence;
+        // A leak that shows over days gets surer with each of them, and a step shows only once it stays.
+        boolean isExplained = found.evidence().overDays() != null
+                || found.kind() == kind && found.evidence().step() != null && evidence.step() == null;
+        next.evidence = (namesMore || isExplained) && state != AlertState.CLOSED ? found.evidence() : evidence;
         return next.alert();
     }
 

@@ -50,6 +50,10 @@ record AlertCauses(Figures figures) {
     }
 
     private void leaks(List<Cause> causes, Evidence evidence, Others others) {
+        if (evidence.overDays() != null) {
+            seep(causes, evidence.overDays(), others);
+            return;
+        }
         if (evidence.refills() != null) {
             causes.add(new Cause(
                     "A leak that somebody or a system keeps pumping against",
@@ -67,6 +71,22 @@ record AlertCauses(Figures figures) {
         if (evidence.isParked()) {
             causes.add(new Cause("Somebody let air out", "The vehicle stands. Ask, and write the adjustment down."));
         }
+    }
+
+    private void seep(List<Cause> causes, Evidence.OverDays days, Others others) {
+        if (days.fillings() > 1) {
+            causes.add(new Cause(
+                    "A leak that somebody keeps filling",
+                    "It was filled " + days.fillings() + " times since " + figures.day(days.since())
+                            + ", and has no more than before: it loses " + figures.kpa(days.kpaPerDay())
+                            + " a day in between. Ask the drivers."));
+        }
+        causes.add(new Cause(
+                "Valve core, bead, or a nail that still seals",
+                figures.lossOverDays(days) + ". A sound tyre loses that in weeks, and the "
+                        + (others.count() == 1 ? "other wheel" : others.count() + " other wheels") + " did not."));
+        causes.add(new Cause(
+                "Rim or valve seat", "If core and tread are sound: corrosion or a cracked seat seeps alike."));
     }
 
     private String falling(Evidence evidence, Others others) {
@@ -95,6 +115,7 @@ record AlertCauses(Figures figures) {
     }
 
     private void low(List<Cause> causes, Evidence evidence, Others others) {
+        stepped(causes, evidence);
         boolean isColdOnly = !evidence.isCompensated()
                 && evidence.pressureAt20Kpa() != null
                 && evidence.pressureAt20Kpa() > evidence.gaugeKpa();
@@ -137,7 +158,25 @@ record AlertCauses(Figures figures) {
                 : percent + "\u00a0% " + (deviation < 0 ? "under" : "over") + " its target";
     }
 
+    private void stepped(List<Cause> causes, Evidence evidence) {
+        if (evidence.step() == null) {
+            return;
+        }
+        boolean isLess = evidence.step().kpa() < 0;
+        String what = figures.step(evidence.step());
+        if (isLess && !evidence.hasKeptItsLevel()) {
+            causes.add(new Cause(
+                    "A leak, or air that was let out",
+                    what + " Take it for a leak until it has kept that level for some hours."));
+        } else {
+            causes.add(new Cause(
+                    isLess ? "Air was let out, or the tyre was set differently" : "It was filled",
+                    what + " It has kept that level since."));
+        }
+    }
+
     private void high(List<Cause> causes, Evidence evidence, Others others) {
+        stepped(causes, evidence);
         boolean areOthersHigh = others.deviation() != null && others.deviation() >= ALSO_OFF;
         String beside = others.deviation() == null
                 ? "Nothing was heard of the others."
@@ -202,6 +241,7 @@ record AlertCauses(Figures figures) {
     }
 
     private void mismatch(List<Cause> causes, Evidence evidence, Others others) {
+        stepped(causes, evidence);
         if (evidence.lossKpaPerHour() != null) {
             causes.add(new Cause("The lower one leaks", falling(evidence, others)));
         }
@@ -240,6 +280,22 @@ record AlertCauses(Figures figures) {
 
     private void crossed(List<Cause> causes, Alert alert, Others others) {
         Evidence evidence = alert.evidence();
+        if (evidence.other() != null && evidence.step() != null && evidence.pressureAt20Kpa() != null) {
+            String was =
+                    figures.kpa(evidence.pressureAt20Kpa() - evidence.step().kpa());
+            String is = figures.kpa(evidence.pressureAt20Kpa());
+            causes.add(new Cause(
+                    "The two changed places, and nobody wrote it down",
+                    Figures.upper(alert.position().words()) + " went from " + was + " to " + is + " at "
+                            + figures.reference() + ", and at the same time "
+                            + evidence.other().words() + " from about "
+                            + is + " to " + was
+                            + ". Tyres that were moved, or caps that were put on the wrong valves."));
+            causes.add(new Cause(
+                    "Both were set anew",
+                    "Air let out here and in there at one time. Then write the adjustments down."));
+            return;
+        }
         if (evidence.other() != null) {
             causes.add(new Cause(
                     "The two have each other's sensors",

@@ -9,7 +9,7 @@ public enum AlertKind {
     UNDER_PRESSURE("under target", AlertFamily.TYRE),
     OVER_PRESSURE("over target", AlertFamily.TYRE),
     TWIN_MISMATCH("twins differ", AlertFamily.TYRE),
-    SENSOR_FAULT("sensor cannot measure", AlertFamily.SENSOR),
+    SENSOR_FAULT("sensor faulty", AlertFamily.SENSOR),
     SENSOR_SILENT("sensor silent", AlertFamily.SENSOR),
     SENSOR_BATTERY("sensor battery", AlertFamily.BATTERY),
     SENSORS_CROSSED("sensors crossed", AlertFamily.MAP),

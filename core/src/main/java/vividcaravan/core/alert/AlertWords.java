@@ -1,5 +1,7 @@
 package vividcaravan.core.alert;
 
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -12,10 +14,14 @@ import vividcaravan.core.units.TemperatureUnit;
  *
  * @param pressure the unit pressures are said in
  * @param temperature the unit temperatures are said in
+ * @param clock the clock that times are told by
  */
-public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
+public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, ZoneId clock) {
 
     private static final String INSPECT = "do not add air on the vehicle. Have the tyre taken off and looked at inside";
+
+    /** One filling is part of a leak's story; two and more are its sign. */
+    private static final int FILLED_AGAIN = 2;
 
     private static final double RUN_SOFT_SHARE = 0.8;
     private static final double MILLIS_OF_MINUTE = 60_000;
@@ -24,6 +30,16 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
 
     /** Words in kPa and °C, for machines and for whoever has not chosen. */
     public static final AlertWords METRIC = new AlertWords(PressureUnit.KPA, TemperatureUnit.CELSIUS);
+
+    /** Words of somebody whose clock nobody knows: UTC. */
+    public AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
+        this(pressure, temperature, ZoneOffset.UTC);
+    }
+
+    /** The same by another clock. */
+    public AlertWords by(ZoneId zone) {
+        return new AlertWords(pressure, temperature, zone);
+    }
 
     /** One sentence of what happens at the wheel of vehicle {@code ref}. */
     public String summary(Alert alert, String ref) {
@@ -35,9 +51,11 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
                         ? wheel + " loses air fast." + timeLeft(evidence)
                         : wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
             case SLOW_LEAK ->
-                evidence.lossKpaPerHour() == null
-                        ? wheel + " is losing air."
-                        : wheel + " loses " + kpa(evidence.lossKpaPerHour()) + " an hour." + timeLeft(evidence);
+                evidence.overDays() != null
+                        ? wheel + overDays(evidence)
+                        : evidence.lossKpaPerHour() == null
+                                ? wheel + " is losing air."
+                                : wheel + " loses " + kpa(evidence.lossKpaPerHour()) + " an hour." + timeLeft(evidence);
             case UNDER_PRESSURE ->
                 isFilledAfterRunningSoft(alert)
                         ? wheel + " was run at 80 % of its target or less. It is at " + judged(evidence)
@@ -141,7 +159,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     public List<String> reasons(Alert alert) {
         Evidence evidence = alert.evidence();
         List<String> reasons = new ArrayList<>();
-        if (evidence.pressureAt20Kpa() != null) {
+        if (evidence.pressureAt20Kpa() != null && evidence.gaugeKpa() != null) {
             reasons.add("Its gauge shows " + kpa(evidence.gaugeKpa()) + " at " + celsius(evidence.temperatureC())
                     + "; brought to " + celsius(20.0) + " that is " + kpa(evidence.pressureAt20Kpa()) + ".");
         }
@@ -150,10 +168,20 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
             reasons.add("It loses " + kpa(evidence.lossKpaPerHour()) + " an hour, give or take " + kpa(error)
                     + "; weather would lower all wheels.");
         }
+        if (evidence.overDays() != null) {
+            reasons.add(
+                    figures().lossOverDays(evidence.overDays()) + "; the others kept theirs, so it is not the season.");
+        }
+        if (evidence.step() != null && evidence.other() == null) {
+            reasons.add(figures().step(evidence.step())
+                    + (evidence.hasKeptItsLevel()
+                            ? " It has kept that since; a leak would go on."
+                            : " Whether it goes on, the next hours tell."));
+        }
         if (alert.kind() == AlertKind.TWIN_MISMATCH) {
             reasons.add("The fuller one of a pair carries the load of both.");
         }
-        if (isLimitCrossed(alert.kind()) && evidence.limitKpa() != null && evidence.judgedKpa() != null) {
+        if (isLimitCrossed(alert)) {
             reasons.add((evidence.isCompensated() ? "Judged at " + celsius(20.0) : "Judged on the gauge") + ", "
                     + kpa(evidence.judgedKpa()) + " is beyond the limit of " + kpa(evidence.limitKpa()) + " (target "
                     + kpa(evidence.targetKpa()) + ").");
@@ -193,9 +221,11 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         };
     }
 
-    /** Of a leak the limit is where it leads, not what it has crossed. */
-    private static boolean isLimitCrossed(AlertKind kind) {
-        return kind != AlertKind.SLOW_LEAK;
+    /** Of a leak the limit is where it leads, until it is there. */
+    private static boolean isLimitCrossed(Alert alert) {
+        Double limit = alert.evidence().limitKpa();
+        Double judged = alert.evidence().judgedKpa();
+        return limit != null && judged != null && (alert.kind() != AlertKind.SLOW_LEAK || judged <= limit);
     }
 
     private String weatherRound(Evidence evidence) {
@@ -247,6 +277,21 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
         return about + " (" + Figures.duration(minutes / (1 + share)) + " to " + latest + ") if it goes on like this.";
     }
 
+    private String overDays(Evidence evidence) {
+        Evidence.OverDays days = evidence.overDays();
+        String rate = evidence.targetKpa() == null
+                ? kpa(days.kpaPerDay())
+                : Figures.tenths(days.kpaPerDay() / evidence.targetKpa()) + " (" + kpa(days.kpaPerDay()) + ")";
+        String loses = days.fillings() >= FILLED_AGAIN
+                ? " was filled " + days.fillings() + " times in " + Figures.days(evidence.at() - days.since())
+                        + " and loses " + rate + " a day in between."
+                : " loses " + rate + " a day.";
+        return days.lowAt() <= evidence.at()
+                ? loses + " It is below its first limit."
+                : loses + " It reaches its first limit about " + figures().day(days.lowAt())
+                        + " if it goes on like this.";
+    }
+
     private String judged(Evidence evidence) {
         return evidence.isCompensated()
                 ? kpa(evidence.pressureAt20Kpa()) + " at " + celsius(20.0)
@@ -284,7 +329,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature) {
     }
 
     private Figures figures() {
-        return new Figures(pressure, temperature);
+        return new Figures(pressure, temperature, clock);
     }
 
     private String kpa(double kpa) {

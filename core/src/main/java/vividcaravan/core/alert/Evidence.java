@@ -27,6 +27,8 @@ import vividcaravan.core.axles.Position;
  * @param others what the vehicle's other wheels showed
  * @param shortfalls what each wheel lacks that a note for the whole vehicle speaks of
  * @param toGaugeKpa how much more than its sensor reports a gauge shows where the vehicle is at home, kPa
+ * @param overDays what its days show of a leak that hours do not
+ * @param step where its level stepped to what it has
  */
 public record Evidence(
         long at,
@@ -49,7 +51,29 @@ public record Evidence(
         Long lastHeardAt,
         Others others,
         List<Shortfall> shortfalls,
-        double toGaugeKpa) {
+        double toGaugeKpa,
+        OverDays overDays,
+        Step step) {
+
+    /**
+     * Air that went in or out at once, or while nobody heard.
+     *
+     * @param from the last reading before, epoch milliseconds
+     * @param to the first reading after
+     * @param kpa how much more it has since, negative for less, kPa at 20 °C
+     */
+    public record Step(long from, long to, double kpa) {}
+
+    /**
+     * A leak that shows over days.
+     *
+     * @param since the first of these days, epoch milliseconds
+     * @param kpaPerDay what it loses, kPa at 20 °C a day, positive
+     * @param errorKpaPerDay standard error of that, or null where it is not known
+     * @param lowAt when it reaches its first limit if it goes on like this, epoch milliseconds
+     * @param fillings how often it was filled meanwhile
+     */
+    public record OverDays(long since, double kpaPerDay, Double errorKpaPerDay, long lowAt, int fillings) {}
 
     /**
      * What a cold wheel lacks.
@@ -62,9 +86,17 @@ public record Evidence(
     /** A fall that has not gone on for so long has stopped, and leads nowhere. */
     private static final long STOPPED_MILLIS = 5L * 60 * 1000;
 
+    /** A level that is new was kept after so long; the judge finds a slope sooner [our judgement]. */
+    private static final long KEPT_MILLIS = 2L * 60 * 60 * 1000;
+
     private static final double STEADY_KPA = 6;
     private static final double MILLIS_OF_MINUTE = 60_000;
     private static final int LONGEST_MINUTES = 100_000;
+
+    /** Whether it has kept the level that it stepped to so long that a leak would have shown. */
+    public boolean hasKeptItsLevel() {
+        return step != null && at - step.to() >= KEPT_MILLIS;
+    }
 
     /** Whether this is of a sensor that is heard and says nothing new: it repeats its values since {@link #lastHeardAt}. */
     public boolean isRepeating() {
@@ -94,14 +126,29 @@ public record Evidence(
                 lastHeardAt,
                 others,
                 List.of(),
-                0);
+                0,
+                null,
+                null);
     }
 
     /** What is known where one wheel's air was seen at another. */
     public static Evidence ofOtherWheel(long at, Position other, Double targetKpa, Others others) {
         return new Evidence(
                 at, null, null, null, targetKpa, null, null, false, null, null, false, false, null, null, null, null,
-                other, null, others, List.of(), 0);
+                other, null, others, List.of(), 0, null, null);
+    }
+
+    /**
+     * What is known where two wheels came to show each other's levels.
+     *
+     * @param kpaAt20 what this one shows now, kPa gauge at 20 °C
+     * @param step how it came to that
+     */
+    public static Evidence ofExchange(
+            long at, Position other, double kpaAt20, Step step, Double targetKpa, Others others) {
+        return new Evidence(
+                at, null, kpaAt20, null, targetKpa, null, null, true, null, null, false, false, null, null, null, null,
+                other, null, others, List.of(), 0, null, step);
     }
 
     /**
@@ -140,7 +187,9 @@ public record Evidence(
                 lastHeardAt,
                 others,
                 shortfalls,
-                toGaugeKpa);
+                toGaugeKpa,
+                overDays,
+                step);
     }
 
     /** The same judgement with what {@code newer} measured, as far as it did. */

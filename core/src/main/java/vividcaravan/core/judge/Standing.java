@@ -24,7 +24,7 @@ final class Standing {
     /** A leak that was stopped loses no more than this within those hours, share of target [our judgement]. */
     private static final double FLAT_SHARE = 0.01;
     /** So much of it was driven, since many a leak opens on the road only [our judgement]. */
-    private static final long FLAT_DRIVEN_MILLIS = 30L * 60 * 1000;
+    private static final long FLAT_DRIVEN_MILLIS = 4L * 60 * 60 * 1000;
     /** Between two readings further apart than this nobody knows what the vehicle did. */
     private static final long LONGEST_GAP_MILLIS = 15L * 60 * 1000;
     /** A fault that gets worse is reported again in steps so small that what was closed meanwhile returns in time. */
@@ -36,6 +36,9 @@ final class Standing {
     private AlertKind kind;
     private Urgency urgency;
     private boolean isRunSoft;
+    /** Whether the step that explains it was said with it. */
+    private boolean isStepSaid;
+
     private long saidAt;
     /** The lowest and highest share of target and the highest temperature said so far of this fault. */
     private double saidLowest = Double.NaN;
@@ -64,8 +67,12 @@ final class Standing {
     }
 
     /** Whether this differs from what was last said, or that is half a day old. */
-    boolean isNews(AlertKind newKind, Urgency newUrgency, boolean newRunSoft, long at) {
-        return newKind != kind || newUrgency != urgency || newRunSoft != isRunSoft || at - saidAt >= REMIND_MILLIS;
+    boolean isNews(AlertKind newKind, Urgency newUrgency, boolean newRunSoft, boolean isStepKnown, long at) {
+        return newKind != kind
+                || newUrgency != urgency
+                || newRunSoft != isRunSoft
+                || isStepKnown && !isStepSaid
+                || at - saidAt >= REMIND_MILLIS;
     }
 
     /**
@@ -105,6 +112,7 @@ final class Standing {
             kind = raised.kind();
             urgency = raised.urgency();
             isRunSoft = raised.evidence().isRunSoft();
+            isStepSaid = raised.evidence().step() != null;
             saidAt = at;
             proofDue = null;
             isClearingDue = false;
@@ -200,6 +208,7 @@ final class Standing {
         kind = memory.choice("kind", AlertKind.class, kind);
         urgency = memory.choice("urgency", Urgency.class, urgency);
         isRunSoft = memory.flag("isRunSoft", isRunSoft);
+        isStepSaid = memory.flag("isStepSaid", isStepSaid);
         saidAt = memory.time("saidAt", saidAt);
         saidLowest = memory.figure("saidLowest", saidLowest);
         saidHighest = memory.figure("saidHighest", saidHighest);

@@ -10,11 +10,14 @@ import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.air.AirStep;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.sensors.CrossingWatch;
+import vividcaravan.core.judge.sensors.ExchangeWatch;
+import vividcaravan.core.judge.sensors.Filled;
 import vividcaravan.core.judge.sensors.ReceiverWatch;
 import vividcaravan.core.judge.sensors.SilenceWatch;
 import vividcaravan.core.judge.siblings.Movement;
@@ -38,6 +41,7 @@ public final class VehicleJudge {
     private final SilenceWatch silence = new SilenceWatch(inOrder);
     private final WeatherWatch weather = new WeatherWatch(inOrder);
     private final CrossingWatch crossing = new CrossingWatch(inOrder);
+    private final ExchangeWatch exchange = new ExchangeWatch(inOrder);
     private final ReceiverWatch receiver = new ReceiverWatch();
     private VehicleRules rules;
 
@@ -118,13 +122,28 @@ public final class VehicleJudge {
         receiver.hear(at, findings);
         siblings.look(position, at, movement, rules);
         seen.judge().judge(reading, wheelRules, siblings, mount, movement, findings);
+        seen.judge().lookAtDays(wheelRules, inOrder);
         crossing.look(wheel, at, rules, siblings, findings);
+        if (wheel.hasJustStepped()) {
+            lookForExchange(wheel, at, findings);
+        }
         if (seen.judge().soak().at() == at) {
             weather.look(at, rules, findings);
         }
         judgeUnanswered(at, findings);
         silence.hear(seen, at, rules, siblings, movement, findings);
         return true;
+    }
+
+    private void lookForExchange(WheelStays wheel, long at, Consumer<Finding> findings) {
+        Filled other = exchange.exchangedWith(wheel, rules);
+        if (other != null) {
+            WheelRules own = rules.at(wheel.position()).orElseThrow();
+            wheel.wasExchangedWith(other.position(), at, own, siblings, findings);
+            siblings.look(other.position(), at, movement, rules);
+            WheelRules others = rules.at(other.position()).orElseThrow();
+            other.wasExchangedWith(wheel.position(), at, others, siblings, findings);
+        }
     }
 
     /** A wheel whose pressure jumped down and whose sensor says nothing since is not waited for: its tyre may have burst. */
@@ -180,6 +199,22 @@ public final class VehicleJudge {
         return wheel == null || !wheel.track().isLeaking()
                 ? OptionalDouble.empty()
                 : OptionalDouble.of(wheel.track().ratePerHour());
+    }
+
+    /** When the latest step of a wheel's air came, epoch milliseconds; far back without one. */
+    public long lastAirStepAt(Position position) {
+        WheelStays wheel = wheels.get(position);
+        return wheel == null ? Long.MIN_VALUE / 2 : wheel.steps().lastTo();
+    }
+
+    /** The latest steps of a wheel's air that were seen, whoever wrote them down or did not; the oldest first. */
+    public List<AirStep> airSteps(Position position) {
+        WheelStays wheel = wheels.get(position);
+        return wheel == null
+                ? List.of()
+                : wheel.last()
+                        .judge()
+                        .airSteps(rules.at(position).orElseThrow().limits().targetKpa());
     }
 
     /**

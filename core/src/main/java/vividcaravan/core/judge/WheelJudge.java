@@ -1,13 +1,19 @@
 package vividcaravan.core.judge;
 
+import java.util.List;
 import java.util.function.Consumer;
+import vividcaravan.core.alert.Evidence;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.air.AirStep;
+import vividcaravan.core.judge.air.AirSteps;
 import vividcaravan.core.judge.air.FallWatch;
 import vividcaravan.core.judge.air.PressureLimits;
 import vividcaravan.core.judge.air.TwinLimit;
 import vividcaravan.core.judge.air.WheelTrack;
+import vividcaravan.core.judge.days.Fillings;
+import vividcaravan.core.judge.days.Seep;
 import vividcaravan.core.judge.heat.HeatLimits;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.Limit;
@@ -32,6 +38,10 @@ final class WheelJudge {
     private static final long LONG_SILENCE_MILLIS = 60L * 60 * 1000;
     /** What reaches its second limit within so many hours is dealt with at the next safe stop. */
     private static final double SOON_HOURS = 4;
+    /** So much a leak has taken beside the heat that hides it, share of target [our judgement]. */
+    private static final double HIDDEN_LOSS = 0.022;
+    /** What reaches its first limit within so many days is dealt with before the next trip [our judgement]. */
+    private static final double SEEP_SOON_DAYS = 2;
 
     private final Stages stages = new Stages();
     private final WheelTrack track = new WheelTrack();
@@ -40,7 +50,9 @@ final class WheelJudge {
     private final BatteryWatch battery = new BatteryWatch();
     private final StuckWatch stuck = new StuckWatch();
     private final Soak soak = new Soak();
-    private final WheelReport report = new WheelReport(stages, track, falls, stuck);
+    private final Seep seep = new Seep();
+    private final Fillings fillings = new Fillings();
+    private final WheelReport report = new WheelReport(stages, track, falls, stuck, seep, fillings);
     private long newestAt = Long.MIN_VALUE;
 
     /**
@@ -68,7 +80,8 @@ final class WheelJudge {
             report.report(reading, rules, siblings, mount, findings);
             return;
         }
-        for (Reading sure : doubt.sure(reading, rules.limits().targetKpa(), track.stepKpa())) {
+        double othersC = siblings.areHeard() ? siblings.celsius() : Double.NaN;
+        for (Reading sure : doubt.sure(reading, rules.limits().targetKpa(), track.stepKpa(), othersC)) {
             judgeSure(sure, false, rules, siblings, mount, movement, findings);
         }
     }
@@ -86,7 +99,14 @@ final class WheelJudge {
             MountKind mount,
             Movement movement,
             Consumer<Finding> findings) {
-        Reading unanswered = doubt.unanswered(at, track.intervalMillis());
+        Reading unanswered = doubt.unanswered(
+                at,
+                track.intervalMillis(),
+                siblings.count(),
+                siblings.isStanding(),
+                rules.limits().targetKpa(),
+                track.stepKpa(),
+                siblings.areHeard() ? siblings.celsius() : Double.NaN);
         if (unanswered != null) {
             judgeSure(unanswered, true, rules, siblings, mount, movement, findings);
         }
@@ -115,18 +135,70 @@ final class WheelJudge {
             return;
         }
         boolean isFirstWord = falls.lastAt() > Long.MIN_VALUE / 2 && falls.lastAt() < m.at() - LONG_SILENCE_MILLIS;
-        double lostInSilence = isFirstWord || isLastWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
+        // Many a cap is woken by the sun, and shows less than there is.
+        boolean isSure = !m.isOutside() || m.siblings().isMoving() || isLastWord;
+        double lostInSilence = isFirstWord && isSure || isLastWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
         boolean isSoaked = soak.take(m, movement.isSoaked(m.at()));
         track.observe(m);
         boolean isDriven = movement.mayJustHaveDriven(m.at()) && !track.isNewlyHeldTo(m.at());
         if (isDriven) {
             track.wasDriven();
         }
-        PressureLimits.judge(m, stages, lostInSilence, isSoaked, isDriven);
+        PressureLimits.judge(m, stages, lostInSilence, isSoaked, isDriven, track);
         falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa(), movement.wasMoving(m.at()));
         judgeLeak(m);
         HeatLimits.judge(m, stages, track);
-        TwinLimit.judge(m, stages.at(Limit.MISMATCH), track);
+        TwinLimit.judge(m, stages.at(Limit.MISMATCH), track, isCrossed());
+        seep.take(m, isSoaked, track);
+        fillings.take(m, track.steps(), track.air(m.siblings()));
+        judgeSeep(m);
+        judgeLowByLeak(m.at());
+    }
+
+    /** What is low and leaks is called a leak: filling it is no answer. */
+    private void judgeLowByLeak(long at) {
+        boolean isLeak = stages.isAnyRaised(Limit.LEAK, Limit.SEEP);
+        boolean isSecond = isLeak && stages.isRaised(Limit.LOW_SECOND);
+        stages.at(Limit.LEAK_SECOND).update(isSecond, !isSecond, at, 1);
+        boolean isLow = isLeak && stages.isAnyRaised(Limit.LOW_NEXT_STOP, Limit.RUN_SOFT, Limit.LOW_WHEN_COLD);
+        stages.at(Limit.LEAK_LOW).update(isLow, !isLow, at, 1);
+    }
+
+    private void judgeSeep(Measurement m) {
+        boolean isSeeping = seep.isThere() || fillings.isThere();
+        stages.at(Limit.SEEP).update(isSeeping, !isSeeping, m.at(), 1);
+        double left = track.ratio() - m.rules().limits().lowKpa() / m.targetKpa();
+        double perDay = Math.max(seep.isThere() ? seep.perDay() : 0, fillings.isThere() ? fillings.perDay() : 0);
+        // What else is said of its air is of the same fault.
+        boolean isSoon =
+                isSeeping && (left <= SEEP_SOON_DAYS * perDay || stages.isAnyRaised(Limit.LOW, Limit.MISMATCH));
+        stages.at(Limit.SEEP_SOON).update(isSoon, !isSeeping, m.at(), PressureLimits.FIRST_STAGE_READINGS);
+    }
+
+    /** Looks at its last days beside those of the others, once a day's value is complete. */
+    void lookAtDays(WheelRules rules, List<? extends Seep.Daily> wheels) {
+        if (seep.isDayComplete()) {
+            seep.look(rules, track.stepKpa(), wheels);
+            if (seep.hasStopped()) {
+                fillings.forget();
+            }
+        }
+    }
+
+    /** The latest steps of its air, the oldest first. */
+    List<AirStep> airSteps(double targetKpa) {
+        List<AirStep> all = fillings.kept(targetKpa);
+        AirSteps steps = track.steps();
+        if (steps.lastShare() < 0) {
+            double after = steps.lastAfter() * targetKpa;
+            all.add(new AirStep(steps.lastTo(), steps.lastShare() * targetKpa, after));
+        }
+        return all;
+    }
+
+    /** What it seeps. */
+    Seep seep() {
+        return seep;
     }
 
     private void judgeLeak(Measurement m) {
@@ -135,6 +207,11 @@ final class WheelJudge {
         double above = m.trendKpa() - m.rules().limits().lowCriticalKpa();
         boolean isSoon = isLeaking && above <= SOON_HOURS * (track.ratePerHour() + 2 * track.rateError());
         stages.at(Limit.LEAK_SOON).update(isSoon, !isLeaking, m.at(), PressureLimits.FIRST_STAGE_READINGS);
+        // Heat at the rim makes the air look lower than it is: less than that is no leak on top of it.
+        boolean isHidden = isLeaking
+                && stages.isRaised(Limit.HOT_END)
+                && PressureLimits.atTwentyCelsius(m) / m.targetKpa() <= track.usual() - HIDDEN_LOSS;
+        stages.at(Limit.LEAK_HIDDEN).update(isHidden, !isLeaking, m.at(), PressureLimits.FIRST_STAGE_READINGS);
     }
 
     private void endSilence(long at, WheelRules rules, Consumer<Finding> findings) {
@@ -167,6 +244,20 @@ final class WheelJudge {
         report.reportCrossed(at, other, rules, siblings, findings);
     }
 
+    /** Its level and that of {@code other} became each other's; once more, and each has its own again. */
+    void wasExchangedWith(Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+        Stage crossed = stages.at(Limit.CROSSED);
+        if (crossed.isRaised() && report.isCrossedWith(other)) {
+            crossed.clear();
+            return;
+        }
+        crossed.raise(at);
+        double target = rules.limits().targetKpa();
+        AirSteps steps = track.steps();
+        Evidence.Step step = new Evidence.Step(steps.lastFrom(), steps.lastTo(), steps.lastShare() * target);
+        report.reportExchanged(at, other, steps.lastAfter() * target, step, rules, siblings, findings);
+    }
+
     /** Air that was let in here on record was seen here. */
     void wasProvenInPlace() {
         stages.at(Limit.CROSSED).clear();
@@ -175,6 +266,11 @@ final class WheelJudge {
     /** Whether its sensor repeats one value while the others move. */
     boolean isStuck() {
         return stages.isRaised(Limit.STUCK);
+    }
+
+    /** Whether its sensor is said to sit at another wheel, or not in this tyre. */
+    boolean isCrossed() {
+        return stages.isAnyRaised(Limit.CROSSED, Limit.MISPLACED);
     }
 
     /** The wheel as its siblings see it. */
@@ -228,5 +324,11 @@ final class WheelJudge {
         track.remember(memory.part("track"));
         stages.remember(memory.part("stages"));
         report.remember(memory.part("report"));
+    }
+
+    /** What of its days outlives a restart. */
+    void rememberDays(Memory memory) {
+        seep.remember(memory.part("seep"));
+        fillings.remember(memory.part("fillings"));
     }
 }

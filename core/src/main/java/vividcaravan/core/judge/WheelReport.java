@@ -3,6 +3,7 @@ package vividcaravan.core.judge;
 import java.util.List;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Evidence;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Urgency;
@@ -13,6 +14,8 @@ import vividcaravan.core.judge.air.FallWatch;
 import vividcaravan.core.judge.air.FallWindow;
 import vividcaravan.core.judge.air.PressureLimits;
 import vividcaravan.core.judge.air.WheelTrack;
+import vividcaravan.core.judge.days.Fillings;
+import vividcaravan.core.judge.days.Seep;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.Limit;
 import vividcaravan.core.judge.rules.Reading;
@@ -30,17 +33,26 @@ final class WheelReport {
     };
     private static final double MINUTES_OF_HOUR = 60;
     private static final double MINUTE_MILLIS = 60_000;
+    private static final double DAY_MILLIS = 86_400_000;
+    /** A step of air is what an alert is about for so long, if it made up so much of it [our judgement]. */
+    private static final long STEP_COUNTS_MILLIS = 3L * 24 * 60 * 60 * 1000;
+
+    private static final double STEP_EXPLAINS = 0.5;
 
     private final Stages stages;
     private final WheelTrack track;
     private final FallWatch falls;
     private final StuckWatch stuck;
+    private final Seep seep;
+    private final Fillings fillings;
     private final Standing[] standings = new Standing[FAMILIES.length];
     /** Whose air was seen here, or null. */
     private Position crossedWith;
 
-    WheelReport(Stages stages, WheelTrack track, FallWatch falls, StuckWatch stuck) {
+    WheelReport(Stages stages, WheelTrack track, FallWatch falls, StuckWatch stuck, Seep seep, Fillings fillings) {
         this.stuck = stuck;
+        this.seep = seep;
+        this.fillings = fillings;
         this.stages = stages;
         this.track = track;
         this.falls = falls;
@@ -59,7 +71,12 @@ final class WheelReport {
             boolean isFresh = family == AlertFamily.SENSOR || reading.isMeasurement();
             if (worst != null && isFresh) {
                 Urgency urgency = worst.urgency(rules);
-                if (standing.isNews(worst.kind(), urgency, isRunSoft(rules), reading.at())
+                if (standing.isNews(
+                                worst.kind(),
+                                urgency,
+                                isRunSoft(rules),
+                                isStepKnown(worst, reading, rules),
+                                reading.at())
                         || family == AlertFamily.TYRE && isFurther(standing, reading, rules)) {
                     raised = new Finding.Raised(
                             rules.position(), worst.kind(), urgency, evidence(worst, reading, rules, siblings, mount));
@@ -122,9 +139,38 @@ final class WheelReport {
                 findings);
     }
 
+    /** Whether its sensor is said to be that of {@code other}. */
+    boolean isCrossedWith(Position other) {
+        return other.equals(crossedWith);
+    }
+
+    /**
+     * Passes on that this wheel and {@code other} have each other's levels.
+     *
+     * @param kpaAt20 what it has now, kPa gauge at 20 °C
+     * @param step how it came to that
+     */
+    void reportExchanged(
+            long at,
+            Position other,
+            double kpaAt20,
+            Evidence.Step step,
+            WheelRules rules,
+            Siblings siblings,
+            Consumer<Finding> findings) {
+        crossedWith = other;
+        Evidence evidence =
+                Evidence.ofExchange(at, other, kpaAt20, step, rules.limits().targetKpa(), siblings.facts());
+        raise(
+                AlertFamily.MAP,
+                new Finding.Raised(rules.position(), Limit.CROSSED.kind(), Limit.CROSSED.urgency(rules), evidence),
+                findings);
+    }
+
     private void raise(AlertFamily family, Finding.Raised raised, Consumer<Finding> findings) {
         for (Standing standing : standings) {
-            if (standing.family() == family && standing.isNews(raised.kind(), raised.urgency(), false, raised.at())) {
+            if (standing.family() == family
+                    && standing.isNews(raised.kind(), raised.urgency(), false, false, raised.at())) {
                 standing.report(raised, true, false, Double.NaN, false, raised.position(), raised.at(), findings);
             }
         }
@@ -134,15 +180,28 @@ final class WheelReport {
         return !rules.position().isSpare() && stages.isRaised(Limit.RUN_SOFT);
     }
 
+    /** The limit of pressure that was reached, where what is raised is the leak behind it. */
+    private Limit limitOfAir(Limit worst) {
+        return switch (worst) {
+            case LEAK_SECOND -> Limit.LOW_SECOND;
+            case LEAK_LOW ->
+                stages.isRaised(Limit.LOW_NEXT_STOP)
+                        ? Limit.LOW_NEXT_STOP
+                        : stages.isRaised(Limit.RUN_SOFT) ? Limit.RUN_SOFT : Limit.LOW_WHEN_COLD;
+            default -> worst;
+        };
+    }
+
     private Evidence evidence(Limit worst, Reading reading, WheelRules rules, Siblings siblings, MountKind mount) {
         AxleLimits limits = rules.limits();
+        Limit ofAir = limitOfAir(worst);
         Double limitKpa =
-                switch (worst) {
-                    case FAST_FALL, LOW_SECOND, LEAK, LEAK_SOON -> limits.lowCriticalKpa();
+                switch (ofAir) {
+                    case FAST_FALL, LOW_SECOND, LEAK, LEAK_HIDDEN, LEAK_SOON -> limits.lowCriticalKpa();
                     case RUN_SOFT -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW_NEXT_STOP -> limits.targetKpa() * (1 - PressureLimits.nextStopShare(limits));
                     case LOW_WHEN_COLD -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
-                    case LOW -> limits.lowKpa();
+                    case LOW, SEEP, SEEP_SOON -> limits.lowKpa();
                     case HIGH -> limits.highKpa();
                     default -> null;
                 };
@@ -163,7 +222,7 @@ final class WheelReport {
                 limits.targetKpa(),
                 limitKpa,
                 limitC,
-                isJudgedAtTwenty(worst, reading, rules, trendKpa),
+                isJudgedAtTwenty(ofAir, reading, rules, trendKpa),
                 worst == Limit.FAST_FALL && peak != null ? peak.kpaAt20() - trendKpa : null,
                 isMeasured ? minutesToCritical(reading.at(), limits, trendKpa, peak) : null,
                 isRunSoft(rules),
@@ -176,7 +235,46 @@ final class WheelReport {
                 worst == Limit.STUCK ? stuck.since() : null,
                 siblings.facts(),
                 List.of(),
-                rules.compensation().gaugeKpa(0));
+                rules.compensation().gaugeKpa(0),
+                isMeasured ? overDays(reading.at(), limits) : null,
+                step(worst, reading.at(), limits));
+    }
+
+    private boolean isStepKnown(Limit worst, Reading reading, WheelRules rules) {
+        return reading.isMeasurement() && step(worst, reading.at(), rules.limits()) != null;
+    }
+
+    /** The step that explains what is wrong with its air, where one does. */
+    private Evidence.Step step(Limit worst, long at, AxleLimits limits) {
+        AirSteps steps = track.steps();
+        boolean isOfAir = worst.kind() == AlertKind.UNDER_PRESSURE
+                || worst.kind() == AlertKind.TWIN_MISMATCH
+                || worst.kind() == AlertKind.OVER_PRESSURE;
+        double off = track.ratio() - 1;
+        boolean isExplained = isOfAir
+                && at - steps.lastTo() <= STEP_COUNTS_MILLIS
+                && steps.lastShare() * off > 0
+                && Math.abs(steps.lastShare()) >= STEP_EXPLAINS * Math.abs(off)
+                && !track.isLeaking();
+        return isExplained
+                ? new Evidence.Step(steps.lastFrom(), steps.lastTo(), steps.lastShare() * limits.targetKpa())
+                : null;
+    }
+
+    /** What its days show, where they show a leak. */
+    private Evidence.OverDays overDays(long at, AxleLimits limits) {
+        if (!stages.isRaised(Limit.SEEP)) {
+            return null;
+        }
+        boolean isByFillings = fillings.isThere() && (!seep.isThere() || fillings.perDay() > seep.perDay());
+        double perDay = isByFillings ? fillings.perDay() : seep.perDay();
+        double left = Math.max(0, track.ratio() - limits.lowKpa() / limits.targetKpa());
+        return new Evidence.OverDays(
+                isByFillings ? fillings.since() : seep.since(),
+                perDay * limits.targetKpa(),
+                isByFillings ? null : seep.error() * limits.targetKpa(),
+                at + Math.round(left / perDay * DAY_MILLIS),
+                Math.max(fillings.isThere() ? fillings.count() : 0, seep.fillings()));
     }
 
     /** Whether the limit was held against the pressure at 20 °C: of the two where both count, the lower one. */

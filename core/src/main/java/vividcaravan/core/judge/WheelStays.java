@@ -10,6 +10,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.air.AirSteps;
 import vividcaravan.core.judge.air.WheelTrack;
+import vividcaravan.core.judge.days.Seep;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.sensors.Filled;
@@ -20,7 +21,7 @@ import vividcaravan.core.judge.weather.Soak;
 import vividcaravan.core.judge.weather.Soaked;
 
 /** The latest sensors' stays at a wheel, and what was seen of each; the newest last. */
-final class WheelStays implements Neighbour, Soaked, Filled, Heard {
+final class WheelStays implements Neighbour, Soaked, Filled, Heard, Seep.Daily {
 
     /** A backlog of the sensor before may still come; of those before that it is history. */
     private static final int KEPT = 2;
@@ -29,6 +30,7 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
 
     static {
         new WheelJudge().remember(NOTHING_SEEN);
+        new WheelJudge().rememberDays(NOTHING_SEEN);
     }
 
     /** A sensor's stay at a wheel, and what was seen of it. */
@@ -93,12 +95,18 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
             judge.fellSilent(at, rules, siblings, findings);
         }
 
-        private void remember(Memory memory) {
+        /**
+         * @param isLast whether it spoke last: of a sensor that was replaced nobody asks after its days
+         */
+        private void remember(Memory memory, boolean isLast) {
             to = memory.time("to", to);
             mount = memory.choice("mount", MountKind.class, mount);
             turn.remember(memory.part("turn"));
             Memory seen = memory.part("seen");
             judge.remember(seen);
+            if (isLast || memory.isTakenUp()) {
+                judge.rememberDays(seen);
+            }
             if (!memory.isTakenUp()) {
                 seen.leaveOut(NOTHING_SEEN);
             }
@@ -239,6 +247,16 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
     }
 
     @Override
+    public boolean isCrossed() {
+        return current.judge.isCrossed();
+    }
+
+    @Override
+    public Seep seep() {
+        return current.judge.seep();
+    }
+
+    @Override
     public long settledAdjustment() {
         return track().settledAdjustment();
     }
@@ -259,6 +277,17 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
         current.judge.wasCrossedWith(other, at, rules, siblings, findings);
     }
 
+    @Override
+    public boolean hasJustStepped() {
+        return track().hasJustStepped();
+    }
+
+    @Override
+    public void wasExchangedWith(
+            Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+        current.judge.wasExchangedWith(other, at, rules, siblings, findings);
+    }
+
     /** What outlives a restart. */
     void remember(Memory memory) {
         long[] sensors = memory.times(
@@ -272,7 +301,7 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard {
         }
         List<Memory> parts = memory.parts("stays", stays.size());
         for (int i = 0; i < Math.min(parts.size(), stays.size()); i++) {
-            stays.get(i).remember(parts.get(i));
+            stays.get(i).remember(parts.get(i), stays.get(i) == current);
         }
         int last = memory.count("last", stays.indexOf(current));
         current = stays.get(Math.max(0, Math.min(last, stays.size() - 1)));

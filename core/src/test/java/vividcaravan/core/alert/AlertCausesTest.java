@@ -18,7 +18,7 @@ class AlertCausesTest {
             AlertKind kind, double at20, double celsius, Double loss, Integer refills, Position other, Others others) {
         Evidence evidence = new Evidence(
                 600_000, 760.0, at20, celsius, 800.0, 640.0, null, true, 70.0, 300, false, false, 2410, loss, 0.4,
-                refills, other, 0L, others, List.of(), 0);
+                refills, other, 0L, others, List.of(), 0, null, null);
         Position position =
                 kind == AlertKind.WEATHER_LOW || kind == AlertKind.RECEIVER_SILENT ? null : Position.parse("2RO");
         return Alert.open(1, new Finding.Raised(position, kind, Urgency.BEFORE_NEXT_TRIP, evidence));

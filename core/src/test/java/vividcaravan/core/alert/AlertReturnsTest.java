@@ -41,7 +41,9 @@ class AlertReturnsTest {
                         null,
                         Others.NONE,
                         List.of(),
-                        0));
+                        0,
+                        null,
+                        null));
     }
 
     private static Alert closed(Alert alert) {

@@ -40,7 +40,9 @@ class AlertTest {
                         null,
                         Others.NONE,
                         List.of(),
-                        0));
+                        0,
+                        null,
+                        null));
     }
 
     private static Alert low() {

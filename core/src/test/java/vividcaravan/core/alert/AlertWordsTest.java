@@ -37,7 +37,9 @@ class AlertWordsTest {
                 null,
                 new Others(3, 40.0, 41.0, null, 780.0, 0.4, -0.01),
                 List.of(),
-                0);
+                0,
+                null,
+                null);
         return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
     }
 
@@ -110,7 +112,9 @@ class AlertWordsTest {
                 null,
                 Others.NONE,
                 List.of(),
-                0);
+                0,
+                null,
+                null);
 
         // 48 kPa above the limit at 9 kPa an hour are 320 minutes; the evidence's own limit is 702.
         assertThat(leak.measuring(2_000, 800, 750, 40, null, null).minutesToCritical())

@@ -38,6 +38,8 @@ final class TruckOnTheRoad {
     private static final double WARMING_MINUTES = 32;
     private static final double STEP_KPA = 4;
     private static final long MINUTE = 60_000;
+    private static final double HOURS_ON_THE_ROAD = 9;
+    private static final double HOURS_OF_DAY = 24;
 
     static final class Tyre {
         final Position position;
@@ -48,6 +50,8 @@ final class TruckOnTheRoad {
         double lossPerHour;
         double hotterBy;
         boolean isQuiet;
+        /** How often its sensor was replaced. */
+        int sensors;
         /** Says again and again what it said when it got stuck. */
         boolean isStuck;
 
@@ -203,6 +207,15 @@ final class TruckOnTheRoad {
         return this;
     }
 
+    /** Days as most vehicles live them: nine hours on the road, the rest of them asleep. */
+    TruckOnTheRoad live(int days) {
+        for (int day = 0; day < days; day++) {
+            drive(HOURS_ON_THE_ROAD);
+            rest(HOURS_OF_DAY - HOURS_ON_THE_ROAD);
+        }
+        return this;
+    }
+
     private void pass(Tyre tyre) {
         tyre.kpaAt20 = Math.max(0, tyre.kpaAt20 - tyre.lossPerHour / 60);
         double drawnTo = airC + runningRiseC + tyre.hotterBy;
@@ -222,7 +235,7 @@ final class TruckOnTheRoad {
         }
         Reading reading = new Reading(at, tyre.stuckKpa, tyre.stuckC, 2950, -80, moving);
         Position believed = Position.parse(tyre.believedAt);
-        Fitting stay = new Fitting(tyre.position.code().hashCode(), 1, believed, 0, Fitting.OPEN);
+        Fitting stay = new Fitting(tyre.position.code().hashCode() + tyre.sensors, 1, believed, 0, Fitting.OPEN);
         judge.judge(stay, mount, reading, book::apply);
     }
 

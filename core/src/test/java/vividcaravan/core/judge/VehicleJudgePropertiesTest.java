@@ -135,15 +135,6 @@ class VehicleJudgePropertiesTest {
                 .doesNotHaveDuplicates();
     }
 
-    @Property(seed = "20261120", tries = 100)
-    void whatAWheelIsRememberedByStaysSmall(@ForAll @LongRange(min = 0, max = 1_000_000) long seed) {
-        VehicleJudge judge = new VehicleJudge(RULES);
-        day(seed, 1_700_000_000_000L, 500)
-                .forEach(reading -> judge.judge(stay(1, 0, Fitting.OPEN), MountKind.STRAP, reading, finding -> {}));
-
-        assertThat(Remembered.bytes(judge.memory())).isLessThan(2048);
-    }
-
     @Property(seed = "20261120", tries = 300)
     void aWheelNeverHasTwoOpenAlertsOfOneFamilyAndTheRecordIsInOrder(
             @ForAll @LongRange(min = 0, max = 1_000_000) long seed) {
@@ -243,7 +234,7 @@ class VehicleJudgePropertiesTest {
                 .isTrue());
     }
 
-    /** Pumped up more often than this, it would be called a leak that somebody pumps against. */
+    /** Filled again and again it is called a leak in the end; that is the same alert. */
     @Property(seed = "20261120", tries = 200)
     void aFaultThatComesAndGoesWithinADayIsOneAlert(
             @ForAll @IntRange(min = 6 * 60 + 10, max = 23 * 60) int minutesBetween) {
@@ -253,7 +244,9 @@ class VehicleJudgePropertiesTest {
             wheel.now += (minutesBetween - 30) * MINUTE;
         }
 
-        assertThat(wheel.alert().entries().stream().filter(e -> e.change().isStep()))
+        assertThat(wheel.alert().entries().stream()
+                        .filter(e ->
+                                e.change() == AlertEntry.Change.OPENED || e.change() == AlertEntry.Change.RETURNED))
                 .hasSize(4);
     }
 }

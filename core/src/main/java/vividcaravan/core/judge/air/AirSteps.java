@@ -14,6 +14,8 @@ public final class AirSteps {
 
     private static final int READINGS = 3;
     private static final double SPREAD = 0.012;
+    /** A large one is warmed by more, and outside that looks like air. */
+    private static final double SPREAD_OF_STEP = 0.12;
     /** So many steps up within half a day are not a person's work, or one who had better look for the leak. */
     public static final int REFILLS = 3;
 
@@ -39,6 +41,7 @@ public final class AirSteps {
     private long lastFrom = LONG_AGO;
     private long lastTo = LONG_AGO;
     private double lastShare;
+    private double lastAfter = Double.NaN;
     private final long[] upAt = {LONG_AGO, LONG_AGO, LONG_AGO};
     private final double[] upShare = new double[REFILLS];
 
@@ -82,7 +85,8 @@ public final class AirSteps {
             return false;
         }
         readings = 0;
-        if (highest - lowest > Math.max(SPREAD, 2 * stepShare)) {
+        double spread = Math.max(SPREAD, SPREAD_OF_STEP * Math.abs(off - offBefore));
+        if (highest - lowest > Math.max(spread, 2 * stepShare)) {
             return false;
         }
         double share = off - offBefore;
@@ -113,13 +117,23 @@ public final class AirSteps {
         return lastShare;
     }
 
+    /** The wheel has this much air after the step that was just found, share of target. */
+    void landedAt(double share) {
+        lastAfter = share;
+    }
+
+    /** How much air it had after the latest step, share of target; NaN without one. */
+    public double lastAfter() {
+        return lastAfter;
+    }
+
     /** Time of the last reading before the latest step, epoch milliseconds; far back without one. */
-    long lastFrom() {
+    public long lastFrom() {
         return lastFrom;
     }
 
-    /** Time of the first reading after the latest step. */
-    long lastTo() {
+    /** Time of the first reading after the latest step, epoch milliseconds; far back without one. */
+    public long lastTo() {
         return lastTo;
     }
 
@@ -157,6 +171,7 @@ public final class AirSteps {
         gaugeBefore = memory.figure("gaugeBefore", gaugeBefore);
         offBefore = memory.figure("offBefore", offBefore);
         lastShare = memory.figure("lastShare", lastShare);
+        lastAfter = memory.figure("lastAfter", lastAfter);
         beganAfter = memory.time("beganAfter", beganAfter);
         beganAt = memory.time("beganAt", beganAt);
         lastFrom = memory.time("lastFrom", lastFrom);

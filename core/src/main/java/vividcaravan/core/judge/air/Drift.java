@@ -13,6 +13,8 @@ final class Drift {
     static final int BUCKETS = 24;
 
     private static final double HOUR_MILLIS = 3_600_000;
+    /** Between two neighbours of a slope came no more than this of it; of three, half came [our judgement]. */
+    private static final double LARGEST_OF_A_SLOPE = 0.75;
 
     private final long[] bucket = new long[BUCKETS];
     private final double[] sum = new double[BUCKETS];
@@ -77,8 +79,21 @@ final class Drift {
      * @param perHour slope, share of target an hour
      * @param error its standard error
      * @param buckets how many it goes through
+     * @param largestFall the most that came between two neighbours, share of target
+     * @param hours how long it is
      */
-    record Line(double perHour, double error, int buckets) {}
+    record Line(double perHour, double error, int buckets, double largestFall, double hours) {
+
+        /** The standard error of its slope if its points scatter by {@code noise}, evenly spread over its hours. */
+        double errorOf(double noise) {
+            return buckets < 2 ? Double.POSITIVE_INFINITY : noise / (hours * Math.sqrt(buckets / 12.0));
+        }
+
+        /** Whether it goes down all along, and not at once. */
+        boolean isSlope() {
+            return largestFall <= LARGEST_OF_A_SLOPE * -perHour * hours;
+        }
+    }
 
     /**
      * A line through the newest buckets, back to the last gap.
@@ -93,7 +108,7 @@ final class Drift {
             n++;
         }
         if (n < 3) {
-            return new Line(0, Double.POSITIVE_INFINITY, n);
+            return new Line(0, Double.POSITIVE_INFINITY, n, 0, 0);
         }
         double meanX = 0;
         double meanY = 0;
@@ -110,11 +125,15 @@ final class Drift {
         }
         double slope = sxy / sxx;
         double squares = 0;
+        double largestFall = 0;
+        for (int i = 1; i < n; i++) {
+            largestFall = Math.max(largestFall, mean(i) - mean(i - 1));
+        }
         for (int i = 0; i < n; i++) {
             double off = mean(i) - meanY - slope * (hours(i) - meanX);
             squares += off * off;
         }
-        return new Line(slope, Math.sqrt(squares / (n - 2) / sxx), n);
+        return new Line(slope, Math.sqrt(squares / (n - 2) / sxx), n, largestFall, -hours(n - 1));
     }
 
     private double hours(int back) {

@@ -36,6 +36,8 @@ public final class FallWatch {
     private final FallWindow window = new FallWindow();
     private Seen last = Seen.NOTHING;
     private Seen secondLast = Seen.NOTHING;
+    /** When a step was last seen while the vehicle stood. */
+    private long steppedAt = Long.MIN_VALUE / 2;
 
     /** When the last measurement was, epoch milliseconds; far back before the first. */
     public long lastAt() {
@@ -64,13 +66,15 @@ public final class FallWatch {
         boolean wasFalling = peak.kpaAt20() - last.trendKpa >= needed / 3;
         // Air that was let out, or a tyre set anew, is there at once and stays. Below the second limit it is spoken of
         // whatever it was.
-        boolean isStep = !isMoving
-                && m.trendKpa() > m.rules().limits().lowCriticalKpa()
-                && window.largestStepTo(m.at(), m.trendKpa()) >= AT_ONCE * fall;
+        // Whether it moves now says nothing of a step that was there while it stood.
+        boolean mayBeStep = (!isMoving || peak.at() < steppedAt)
+                && m.trendKpa() > m.rules().limits().lowCriticalKpa();
+        boolean isStep = mayBeStep && window.largestStepTo(m.at(), m.trendKpa()) >= AT_ONCE * fall;
         boolean isDeep = fall >= needed - 1e-9 && gaugeFalls && wasFalling && !isStep;
-        boolean isFast = isDeep || isSteep(m, stepKpa);
+        boolean isFast = isDeep || isSteep(m, stepKpa) && !(mayBeStep && isAtOnce(m));
         boolean isOnPurpose = isFast && m.rules().isFallExplained(m.at(), m.gaugeKpa(), m.trendKpa());
         stage.update(isFast && !isOnPurpose, fall < needed / 4, m.at(), 1);
+        steppedAt = isStep && fall >= needed && !isMoving ? m.at() : steppedAt;
         secondLast = last;
         last = new Seen(m.at(), m.trendKpa(), m.gaugeKpa());
     }
@@ -78,6 +82,12 @@ public final class FallWatch {
     /** The highest measurement of the last ten minutes. */
     public FallWindow.Peak peak(long at) {
         return window.highestBefore(at);
+    }
+
+    /** Whether nearly all that was lost with the last two readings was lost with one of them. */
+    private boolean isAtOnce(Measurement m) {
+        double larger = Math.max(secondLast.trendKpa - last.trendKpa, last.trendKpa - m.trendKpa());
+        return larger >= AT_ONCE * (secondLast.trendKpa - m.trendKpa());
     }
 
     /** Whether the last two readings both fell, so fast that nothing but a hole explains it. */
@@ -99,6 +109,7 @@ public final class FallWatch {
     public void remember(Memory memory) {
         last = last.remembered(memory.part("last"));
         secondLast = secondLast.remembered(memory.part("secondLast"));
+        steppedAt = memory.time("steppedAt", steppedAt);
         window.remember(memory.part("window"));
     }
 }

@@ -22,10 +22,18 @@ final class Leak {
 
     private static final double FLAT_PER_HOUR = 0.001;
     private static final double FLAT_ERROR = 0.0007;
-    /** What is missing after a silence this long was lost during it, at a rate that can be told. */
+    /** What is missing after a silence this long went out at once, or slowly: what comes next tells. */
     private static final long SLEPT_MILLIS = 60L * 60 * 1000;
 
-    private static final double SLEPT_ERROR = 0.25;
+    private static final long SUSPECT_MILLIS = 2L * 60 * 60 * 1000;
+    /** A slope that goes on like the night's is told sooner. */
+    private static final int SUSPECT_BUCKETS = 3;
+
+    private static final double SUSPECT_SHARE = 0.5;
+    /** Of few points nobody knows how they scatter: the mean of ten minutes does by so much, share of target. */
+    private static final double SUSPECT_NOISE = 0.001;
+
+    private static final double REFILLED_ERROR = 0.25;
     /** A sensor outside compares a cold morning with a warm road badly: less than this may be that, share of target. */
     private static final double SLEPT_OUTSIDE = 0.05;
     /** One other wheel may itself be the one that changed. */
@@ -37,6 +45,14 @@ final class Leak {
     private boolean areRefillsTold;
     private double ratePerHour;
     private double rateError;
+    /** How fast it lost air while nobody heard, if that was a leak, share of target an hour; and until when that counts. */
+    private double suspectedPerHour;
+
+    private long suspectedUntil = Long.MIN_VALUE / 2;
+    /** What it lost at once, and when: a leak takes as much again before it is spoken of. */
+    private double stepped;
+
+    private long steppedAt = Long.MIN_VALUE / 2;
 
     boolean isThere() {
         return isThere;
@@ -55,6 +71,12 @@ final class Leak {
     /** What is known of the wheel begins anew. */
     void forget() {
         isThere = false;
+        stepped = 0;
+    }
+
+    /** What it is to have is learned anew. */
+    void levelIsNew() {
+        stepped = 0;
     }
 
     /** Whether it was pumped up again and again within the last hours, as by a system that works against a leak. */
@@ -68,25 +90,28 @@ final class Leak {
         areRefillsTold = m.rules().conduct().isSelfInflating() || !m.isOutside();
         isThere = isRefilled(steps, m.at());
         if (isThere) {
-            found(steps.refilledPerHour() * m.targetKpa());
+            ratePerHour = steps.refilledPerHour() * m.targetKpa();
+            rateError = ratePerHour * REFILLED_ERROR;
         }
     }
 
-    /** Air went out at once, or while nobody heard. */
-    void lostAtOnce(AirSteps steps, Measurement m) {
+    /**
+     * Air went out at once, or while nobody heard: let out, or lost; only a slope that goes on is a leak.
+     *
+     * @param off how much less it has now than it should, share of target
+     */
+    void lostAtOnce(AirSteps steps, Measurement m, double off) {
+        // What goes down in steps, one after the other, goes down.
+        stepped = m.at() - steppedAt <= SUSPECT_MILLIS ? 0 : off;
+        steppedAt = m.at();
         double hours = (steps.lastTo() - steps.lastFrom()) / HOUR_MILLIS;
         double perHour = -steps.lastShare() / hours;
         boolean isPlain =
                 m.siblings().count() >= SIBLINGS_TO_ACCUSE && -steps.lastShare() >= (m.isOutside() ? SLEPT_OUTSIDE : 0);
         if (isPlain && steps.lastTo() - steps.lastFrom() >= SLEPT_MILLIS && perHour >= LEAST_RATE_PER_HOUR) {
-            found(perHour * m.targetKpa());
+            suspectedPerHour = perHour;
+            suspectedUntil = m.at() + SUSPECT_MILLIS;
         }
-    }
-
-    private void found(double kpaPerHour) {
-        isThere = true;
-        ratePerHour = kpaPerHour;
-        rateError = kpaPerHour * SLEPT_ERROR;
     }
 
     /**
@@ -100,13 +125,16 @@ final class Leak {
         double drop = -drift.now();
         double needed = needed(m, stepKpa);
         Drift.Line line = drift.line(LINE_BUCKETS, LINE_GAP_MILLIS);
-        boolean isFalling = line.buckets() >= LEAST_BUCKETS
+        boolean isSuspect = m.at() <= suspectedUntil && line.perHour() <= -SUSPECT_SHARE * suspectedPerHour;
+        double error = isSuspect ? Math.max(line.error(), line.errorOf(SUSPECT_NOISE)) : line.error();
+        boolean isFalling = line.buckets() >= (isSuspect ? SUSPECT_BUCKETS : LEAST_BUCKETS)
                 && line.perHour() <= -LEAST_RATE_PER_HOUR
-                && line.perHour() + SURE_ERRORS * line.error() < 0;
+                && line.isSlope()
+                && line.perHour() + SURE_ERRORS * error < 0;
         boolean isFlat = line.buckets() >= LINE_BUCKETS
                 && Math.abs(line.perHour()) <= FLAT_PER_HOUR
                 && line.error() <= FLAT_ERROR;
-        if (isFalling && (isThere || drop >= needed)) {
+        if (isFalling && (isThere || isSuspect || drop - stepped >= needed)) {
             isThere = true;
             ratePerHour = -line.perHour() * target;
             rateError = line.error() * target;
@@ -116,6 +144,7 @@ final class Leak {
             isThere = false;
             // Outside, what rises and stays for an hour or two is the sun on the others, not air.
             boolean isSet = drop >= healthy || -drop >= healthy && (!m.isOutside() || isFlatForLong(drift));
+            stepped = isFlat && isSet ? 0 : stepped;
             return isFlat && isSet;
         }
         return false;
@@ -139,6 +168,10 @@ final class Leak {
     public void remember(Memory memory) {
         isThere = memory.flag("isThere", isThere);
         areRefillsTold = memory.flag("areRefillsTold", areRefillsTold);
+        stepped = memory.figure("stepped", stepped);
+        steppedAt = memory.time("steppedAt", steppedAt);
+        suspectedPerHour = memory.figure("suspectedPerHour", suspectedPerHour);
+        suspectedUntil = memory.time("suspectedUntil", suspectedUntil);
         ratePerHour = memory.figure("ratePerHour", ratePerHour);
         rateError = memory.figure("rateError", rateError);
     }

@@ -25,6 +25,8 @@ public final class PressureLimits {
     private static final double IN_BAND = 0.10;
     /** So that exactly at the limit counts as reached, whatever the rounding. */
     public static final double HAIR = 1e-9;
+    /** A wheel that lacks so much of its own has its part in a low cold gauge, share of target [our judgement]. */
+    private static final double OWN_SHORT = 0.06;
     /** From this gap on the rim of a wheel is warmed by its brake, °C [our judgement]. */
     private static final double RIM_GAP_C = 10;
     /** How much of the rim's extra warmth is in the air [95 °C at the rim and 60 °C in the air: common practice]. */
@@ -39,8 +41,10 @@ public final class PressureLimits {
      *     is there at once, kPa; NaN otherwise
      * @param isSoaked whether the tyre is known to be cold
      * @param isDriven whether the tyre may have been driven at this pressure and this target: only that can damage it
+     * @param track what is known of the wheel, with this measurement in it
      */
-    public static void judge(Measurement m, Stages stages, double lostInSilence, boolean isSoaked, boolean isDriven) {
+    public static void judge(
+            Measurement m, Stages stages, double lostInSilence, boolean isSoaked, boolean isDriven, WheelTrack track) {
         AxleLimits limits = m.rules().limits();
         double kpa = m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
         double deviation = limits.deviation(kpa);
@@ -59,8 +63,11 @@ public final class PressureLimits {
         int delay = stages.isRaised(Limit.LOW) || isSecondPlain ? 1 : SECOND_STAGE_READINGS;
         below(stages.at(Limit.LOW_SECOND), least, second, m.at(), delay);
         // The gauge of a cold tyre marks it where a sensor says that it is driven at that; air that is gone marks it
-        // anyway.
-        boolean isDrivenCold = isSoaked && Boolean.TRUE.equals(m.reading().moving());
+        // anyway. What the weather does to all wheels is one note for the vehicle.
+        double ownShort = OWN_SHORT + track.stepKpa() / 2 / m.targetKpa();
+        boolean isOfTheVehicle = m.siblings().areHeard() && limits.deviation(m.trendKpa()) > -ownShort;
+        boolean isDrivenCold =
+                isSoaked && !isOfTheVehicle && Boolean.TRUE.equals(m.reading().moving());
         double softest = isDrivenCold ? Math.min(least, gauge) : least;
         Stage runSoft = stages.at(Limit.RUN_SOFT);
         if (isDriven || runSoft.isRaised()) {
@@ -75,7 +82,7 @@ public final class PressureLimits {
             double lacking = isByWeather ? 0 : gauge;
             below(stages.at(Limit.LOW_WHEN_COLD), lacking, RUN_SOFT_LOW, m.at(), isPlain ? 1 : SECOND_STAGE_READINGS);
         }
-        judgeHigh(m, stages.at(Limit.HIGH), kpa);
+        judgeHigh(m, stages.at(Limit.HIGH), kpa, track.usual());
     }
 
     /** Whether a wheel has its air by its pressure at 20 °C: what its cold gauge lacks is the weather's. */
@@ -88,8 +95,15 @@ public final class PressureLimits {
         return Math.max(limits.policy().lowPct() / 100, NEXT_STOP_LOW);
     }
 
-    /** The pressure at 20 °C. A rim that the brake has warmed is hotter than the air and would make it look low. */
-    private static double atTwentyCelsius(Measurement m) {
+    /** The pressure at 20 °C. A rim that the brake has warmed, or a cap in the sun, is hotter than the air and would make it look low. */
+    public static double atTwentyCelsius(Measurement m) {
+        if (m.isOutside() && m.siblings().areHeard() && !m.siblings().isMoving()) {
+            // The sun finds the caps of one side, and warms no air.
+            double shade = Math.min(m.celsius(), m.siblings().coolestC());
+            return Math.max(
+                    m.trendKpa(),
+                    m.rules().compensation().compensateKpa(m.reading().pressureKpa(), shade));
+        }
         boolean isAtRim =
                 m.mount() != null && m.mount().isAtRim() && m.siblings().areHeard();
         double gap = isAtRim ? m.celsius() - m.siblings().celsius() : 0;
@@ -101,14 +115,17 @@ public final class PressureLimits {
                 m.trendKpa(), m.rules().compensation().compensateKpa(m.reading().pressureKpa(), air));
     }
 
-    private static void judgeHigh(Measurement m, Stage stage, double kpa) {
+    private static void judgeHigh(Measurement m, Stage stage, double kpa, double usual) {
         double target = m.targetKpa();
         double high = m.rules().limits().highKpa();
         // A sensor outside does not show the heat that raised the pressure; what all wheels have in common is heat.
         boolean isFooled =
                 m.isOutside() && m.rules().isCompensated() && m.siblings().areHeard();
         double heat = isFooled ? Math.max(0, m.siblings().ratio() - 1) * target : 0;
-        stage.update(kpa - heat >= high, kpa - heat <= high - DEADBAND * target, m.at(), FIRST_STAGE_READINGS);
+        // High only while it runs, such a wheel is hot and not too full.
+        boolean isHeat = isFooled && usual * target < high - DEADBAND * target;
+        stage.update(
+                kpa - heat >= high && !isHeat, kpa - heat <= high - DEADBAND * target, m.at(), FIRST_STAGE_READINGS);
     }
 
     private static void below(Stage stage, double deviation, double share, long at, int readings) {

@@ -22,10 +22,18 @@ public final class TwinLimit {
 
     private TwinLimit() {}
 
-    /** Holds a wheel against its twin, where it has one that was heard lately. */
-    public static void judge(Measurement m, Stage stage, WheelTrack track) {
+    /**
+     * Holds a wheel against its twin, where it has one that was heard lately.
+     *
+     * @param isCrossed whether its sensor is said to sit at another wheel: then it tells nothing of its twin
+     */
+    public static void judge(Measurement m, Stage stage, WheelTrack track, boolean isCrossed) {
         Neighbour mate = m.siblings().mate();
         if (mate == null) {
+            return;
+        }
+        if (isCrossed || mate.isCrossed()) {
+            stage.clear();
             return;
         }
         double target = m.targetKpa();

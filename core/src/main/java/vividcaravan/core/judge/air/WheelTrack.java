@@ -47,6 +47,7 @@ public final class WheelTrack {
     private final Leak leak = new Leak();
     private long at = Long.MIN_VALUE;
     private long previousAt = Long.MIN_VALUE;
+    private long steppedAt = Long.MIN_VALUE / 2;
     private double intervalMillis;
     private double ratio = Double.NaN;
     private double gaugeRatio = Double.NaN;
@@ -57,6 +58,9 @@ public final class WheelTrack {
     private double previousKpa = Double.NaN;
     /** The gauge of the reading before. */
     private double gaugeBefore = Double.NaN;
+
+    /** The gauge of the reading before that was compared with the others. */
+    private double lookedKpa = Double.NaN;
 
     private double targetKpa = Double.NaN;
     private long raisedTargetAt = Long.MIN_VALUE / 2;
@@ -113,6 +117,11 @@ public final class WheelTrack {
         return baseline.learned() >= LEARNED;
     }
 
+    /** What it usually has, share of target, freed of heat; NaN before that is known. */
+    public double usual() {
+        return isKnown() ? baseline.level() : Double.NaN;
+    }
+
     /** Whether its target was raised so lately that nobody can have filled it yet. */
     public boolean isNewlyHeldTo(long now) {
         return now - raisedTargetAt <= TIME_TO_ADJUST_MILLIS;
@@ -157,6 +166,11 @@ public final class WheelTrack {
     /** Sudden changes of its pressure that stayed. */
     public AirSteps steps() {
         return steps;
+    }
+
+    /** Whether the latest reading showed that its level had stepped. */
+    public boolean hasJustStepped() {
+        return steppedAt == at;
     }
 
     /** Whether it is far hotter than the vehicle's other wheels. */
@@ -207,8 +221,9 @@ public final class WheelTrack {
         double shown = siblings.areHeard() ? siblings.ratio() : 1;
         double off = own - baseline.expected(shown);
         airCelsius = !m.isOutside() ? celsius : isKnown() ? airByPressure(m.rules(), target) : Double.NaN;
-        // The sun on a cap looks like a leak, and only while the vehicle stands.
-        boolean isSunlit = m.isOutside() && siblings.maySunShine();
+        // The sun on a cap looks like a leak, and only while the vehicle stands; a brake beside it looks like air let
+        // in.
+        boolean isSunlit = m.isOutside() && (siblings.maySunShine() || isHotEnd);
         if (isComparable && !isSunlit) {
             if (isKnown()) {
                 look(off, own, shown, m);
@@ -277,20 +292,31 @@ public final class WheelTrack {
 
     private void look(double off, double own, double shown, Measurement m) {
         double target = m.targetKpa();
-        double before = drift.now();
+        // What was begun anew was not off.
+        double before = drift.size() == 0 ? 0 : drift.now();
         double gauge = m.gaugeKpa() / target;
-        if (steps.take(at, previousAt, off, before, stepKpa / target, gauge, gaugeBefore / target, m.isOutside())) {
+        // Outside, nobody looked while the sun may have shone.
+        double seenBefore = m.isOutside() && !Double.isNaN(lookedKpa) ? lookedKpa : gaugeBefore;
+        lookedKpa = m.gaugeKpa();
+        if (steps.take(at, previousAt, off, before, stepKpa / target, gauge, seenBefore / target, m.isOutside())) {
             drift.clear();
+            // What it had is gone: the smoothed value would come down, or up, only slowly.
+            if (steps.isOfAir()) {
+                ratio = own;
+                steps.landedAt(own);
+                steppedAt = at;
+            }
             if (steps.isOfAir() && steps.lastShare() > 0) {
                 leak.pumpedUp(steps, m);
                 if (!m.rules().conduct().isSelfInflating()) {
                     baseline.begin();
                     baseline.learn(at, own, shown);
+                    leak.levelIsNew();
                 }
                 return;
             }
             if (steps.isOfAir()) {
-                leak.lostAtOnce(steps, m);
+                leak.lostAtOnce(steps, m, Math.max(0, -off));
             }
         }
         // The others are seen smoothed, so what all do together is to be seen of this one smoothed too.
@@ -328,6 +354,7 @@ public final class WheelTrack {
         coolC = memory.figure("coolC", coolC);
         stepKpa = memory.figure("stepKpa", stepKpa);
         previousKpa = memory.figure("previousKpa", previousKpa);
+        lookedKpa = memory.figure("lookedKpa", lookedKpa);
         targetKpa = memory.figure("targetKpa", targetKpa);
         isHotEnd = memory.flag("isHotEnd", isHotEnd);
         isOutside = memory.flag("isOutside", isOutside);

@@ -14,9 +14,15 @@ public final class Doubt {
     private static final long UNANSWERED_MILLIS = 2L * 60 * 1000;
 
     private static final double UNANSWERED_INTERVALS = 2.5;
+    /** And so often the others have spoken meanwhile, each: a vehicle that falls asleep leaves everything unanswered. */
+    private static final int UNANSWERED_ROUNDS = 3;
+
+    private static final int UNANSWERED_ROUNDS_STANDING = 8;
 
     private Reading believed;
     private Reading held;
+    /** How often the others have spoken since. */
+    private int othersSpoke;
 
     /**
      * What is to be judged now that {@code next} has come, in its order: nothing where it is held back, two where it bears out
@@ -25,9 +31,10 @@ public final class Doubt {
      * @param next a measurement, newer than those before
      * @param targetKpa the wheel's target, kPa gauge
      * @param stepKpa the step of the sensor, kPa
+     * @param othersC what the others of the vehicle show, °C; NaN where none was heard
      */
-    public List<Reading> sure(Reading next, double targetKpa, double stepKpa) {
-        if (believed == null || Plausibility.follows(believed, next, targetKpa, stepKpa)) {
+    public List<Reading> sure(Reading next, double targetKpa, double stepKpa, double othersC) {
+        if (believed == null || Plausibility.follows(believed, next, targetKpa, stepKpa, othersC)) {
             return believe(next);
         }
         if (held != null && Plausibility.bearsOut(believed, held, next, targetKpa, stepKpa)) {
@@ -36,6 +43,7 @@ public final class Doubt {
             return List.of(borneOut, next);
         }
         held = next;
+        othersSpoke = 0;
         return List.of();
     }
 
@@ -50,11 +58,25 @@ public final class Doubt {
      * others were heard at {@code at}; otherwise null. It is believed from then on.
      *
      * @param intervalMillis how often the sensor reports
+     * @param others how many others there are; each call is one reading of theirs
+     * @param isStanding whether the vehicle is known to stand: then sensors say little
+     * @param targetKpa the wheel's target, kPa gauge
+     * @param stepKpa the step of the sensor, kPa
+     * @param othersC what the others show, °C; NaN where none was heard
      */
-    public Reading unanswered(long at, double intervalMillis) {
+    public Reading unanswered(
+            long at,
+            double intervalMillis,
+            int others,
+            boolean isStanding,
+            double targetKpa,
+            double stepKpa,
+            double othersC) {
+        othersSpoke++;
         if (held == null
-                || held.pressureKpa() >= believed.pressureKpa()
-                || at - held.at() <= Math.max(UNANSWERED_MILLIS, UNANSWERED_INTERVALS * intervalMillis)) {
+                || othersSpoke < (isStanding ? UNANSWERED_ROUNDS_STANDING : UNANSWERED_ROUNDS) * others
+                || at - held.at() <= Math.max(UNANSWERED_MILLIS, UNANSWERED_INTERVALS * intervalMillis)
+                || !Plausibility.isFall(believed, held, targetKpa, stepKpa, othersC)) {
             return null;
         }
         Reading borneOut = held;
@@ -71,6 +93,7 @@ public final class Doubt {
     public void remember(Memory memory) {
         believed = remembered(memory.part("believed"), believed);
         held = remembered(memory.part("held"), held);
+        othersSpoke = memory.count("othersSpoke", othersSpoke);
     }
 
     private static Reading remembered(Memory memory, Reading reading) {

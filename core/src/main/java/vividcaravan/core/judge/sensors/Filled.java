@@ -27,4 +27,10 @@ public interface Filled {
 
     /** Air that was let in here on record was seen at {@code other}. */
     void wasCrossedWith(Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings);
+
+    /** Whether its latest reading showed that its level had stepped. */
+    boolean hasJustStepped();
+
+    /** Its level and that of {@code other} became each other's. */
+    void wasExchangedWith(Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings);
 }

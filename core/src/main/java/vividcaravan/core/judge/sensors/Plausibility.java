@@ -16,16 +16,23 @@ public final class Plausibility {
     private static final double JUMP_C = 15;
 
     private static final double JUMP_C_PER_MINUTE = 4;
+    /** And never by more within the hour; where there was time for much, by what the others show too [our judgement]. */
+    private static final double MOST_C = 60;
+
+    private static final long LATELY_MILLIS = 12L * 60 * 1000;
     /** After so long anything may have happened to the tyre; only what no tyre shows is still doubted. */
     private static final long LONG_MILLIS = 60L * 60 * 1000;
     /** No tyre that was full before its sensor slept shows so little or so much when it wakes, share of target. */
     private static final double NEARLY_NOTHING = 0.05;
 
     private static final double FAR_TOO_MUCH = 1.5;
-    /** Nor so much warmth or cold, °C [our judgement]. */
-    private static final double HOTTEST_C = 130;
+    /** Nor so much warmth or cold, nor so much more than before or other than the others, °C [our judgement]. */
+    private static final double HOTTEST_C = 120;
 
     private static final double COLDEST_C = -50;
+    private static final double WARMER_C = 40;
+    private static final double COLDER_C = 75;
+    private static final double OTHER_C = 30;
     private static final double MINUTE_MILLIS = 60_000;
     private static final double ZERO_CELSIUS_KELVIN = 273.15;
     private static final double ATMOSPHERE_KPA = 101.325;
@@ -39,15 +46,18 @@ public final class Plausibility {
      * @param next a later measurement
      * @param targetKpa the wheel's target, kPa gauge
      * @param stepKpa the step of the sensor, kPa
+     * @param othersC what the others of the vehicle show, °C; NaN where none was heard
      */
-    public static boolean follows(Reading before, Reading next, double targetKpa, double stepKpa) {
+    public static boolean follows(Reading before, Reading next, double targetKpa, double stepKpa, double othersC) {
         long between = next.at() - before.at();
         if (between > LONG_MILLIS) {
-            return isOfATyre(before, next, targetKpa);
+            double warmer = next.temperatureC() - before.temperatureC();
+            boolean isLikeOthers = Double.isNaN(othersC) || Math.abs(next.temperatureC() - othersC) <= OTHER_C;
+            return isOfATyre(before, next, targetKpa) && warmer <= WARMER_C && warmer >= -COLDER_C && isLikeOthers;
         }
-        return isNear(before, next, targetKpa, stepKpa)
-                && Math.abs(next.temperatureC() - before.temperatureC())
-                        <= JUMP_C + JUMP_C_PER_MINUTE * between / MINUTE_MILLIS;
+        boolean isLikeOthers =
+                between <= LATELY_MILLIS || Double.isNaN(othersC) || Math.abs(next.temperatureC() - othersC) <= OTHER_C;
+        return isNear(before, next, targetKpa, stepKpa) && isWarmthFollowing(before, next) && isLikeOthers;
     }
 
     private static boolean isOfATyre(Reading before, Reading next, double targetKpa) {
@@ -78,11 +88,24 @@ public final class Plausibility {
         boolean goesOnFalling = doubted.pressureKpa() < before.pressureKpa()
                 && next.pressureKpa() < doubted.pressureKpa()
                 && isWarmthFollowing(doubted, next);
-        return goesOnFalling || follows(doubted, next, targetKpa, stepKpa);
+        return goesOnFalling || follows(doubted, next, targetKpa, stepKpa, Double.NaN);
+    }
+
+    /** Whether {@code next} is what a tyre shows that lost much of its air at once: less, and no other warmth. */
+    static boolean isFall(Reading before, Reading next, double targetKpa, double stepKpa, double othersC) {
+        boolean isLong = next.at() - before.at() > LONG_MILLIS;
+        boolean isWarmthPlausible = isLong
+                ? next.temperatureC() > COLDEST_C
+                        && next.temperatureC() - before.temperatureC() <= WARMER_C
+                        && (Double.isNaN(othersC) || Math.abs(next.temperatureC() - othersC) <= OTHER_C)
+                : isWarmthFollowing(before, next);
+        return next.pressureKpa() < before.pressureKpa()
+                && isWarmthPlausible
+                && !isNear(before, next, targetKpa, stepKpa);
     }
 
     private static boolean isWarmthFollowing(Reading before, Reading next) {
-        return Math.abs(next.temperatureC() - before.temperatureC())
-                <= JUMP_C + JUMP_C_PER_MINUTE * (next.at() - before.at()) / MINUTE_MILLIS;
+        double allowed = JUMP_C + JUMP_C_PER_MINUTE * (next.at() - before.at()) / MINUTE_MILLIS;
+        return Math.abs(next.temperatureC() - before.temperatureC()) <= Math.min(allowed, MOST_C);
     }
 }

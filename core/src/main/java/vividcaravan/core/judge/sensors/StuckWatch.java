@@ -22,6 +22,10 @@ public final class StuckWatch {
     private static final long SUSPECT_MILLIS = 30L * 60 * 1000;
 
     private static final double SUSPECT_OTHERS_C = 8;
+    /** Outside a third of it shows [common practice]. */
+    private static final double SUSPECT_OTHERS_OUTSIDE_C = 3;
+
+    private static final int SUSPECT_READINGS = 5;
     /** One other wheel may itself be the odd one. */
     private static final int OTHERS = 2;
 
@@ -32,6 +36,7 @@ public final class StuckWatch {
     private long since;
     private long at;
     private int readings;
+    private boolean isOutside;
     /** How far the middle one of the others moved since, and the coolest: one hot axle moves only the first. */
     private final double[] coolestC = {Double.NaN, Double.NaN};
 
@@ -51,6 +56,7 @@ public final class StuckWatch {
             Arrays.fill(warmestC, Double.NaN);
         }
         at = m.at();
+        isOutside = m.isOutside();
         readings = Math.min(readings + 1, STUCK_READINGS);
         if (m.siblings().count() >= OTHERS) {
             move(0, m.siblings().celsius());
@@ -77,7 +83,8 @@ public final class StuckWatch {
 
     /** Whether it repeats itself while the others do not: what it shows is no evidence of its tyre. */
     public boolean isSuspect() {
-        return at - since >= SUSPECT_MILLIS && othersMovedC() >= SUSPECT_OTHERS_C;
+        double moved = isOutside ? SUSPECT_OTHERS_OUTSIDE_C : SUSPECT_OTHERS_C;
+        return at - since >= SUSPECT_MILLIS && readings >= SUSPECT_READINGS && othersMovedC() >= moved;
     }
 
     /** Since when it repeats itself, epoch milliseconds. */
@@ -92,6 +99,7 @@ public final class StuckWatch {
         since = memory.time("since", since);
         at = memory.time("at", at);
         readings = memory.count("readings", readings);
+        isOutside = memory.flag("isOutside", isOutside);
         memory.slots("coolestC", coolestC);
         memory.slots("warmestC", warmestC);
     }

@@ -18,11 +18,15 @@ public final class Movement {
     private boolean isStanding;
     private long saidAt = Long.MIN_VALUE / 2;
     private long standsSince = NEVER;
+    private long movesSince = Long.MIN_VALUE / 2;
 
     /** Takes in what a reading says of it. */
     public void take(Reading reading) {
         if (reading.moving() == null) {
             return;
+        }
+        if (isStanding && reading.moving()) {
+            movesSince = reading.at();
         }
         isStanding = !reading.moving();
         saidAt = reading.at();
@@ -52,9 +56,9 @@ public final class Movement {
         return standsSince == NEVER || at - standsSince <= JUST_STOPPED_MILLIS;
     }
 
-    /** Whether the last word, which came at {@code at}, was that it moves. */
+    /** Whether it moved at {@code at}, as far as a sensor said so, then or shortly before. */
     public boolean wasMoving(long at) {
-        return !isStanding && at - saidAt <= LATELY_MILLIS;
+        return !isStanding && at >= movesSince && at - saidAt <= LATELY_MILLIS;
     }
 
     /** What outlives a restart. */
@@ -62,5 +66,6 @@ public final class Movement {
         isStanding = memory.flag("isStanding", isStanding);
         saidAt = memory.time("saidAt", saidAt);
         standsSince = memory.time("standsSince", standsSince);
+        movesSince = memory.time("movesSince", movesSince);
     }
 }

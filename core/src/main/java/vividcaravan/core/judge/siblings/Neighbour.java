@@ -31,4 +31,7 @@ public interface Neighbour {
 
     /** What its sensor's cell gave last, mV; NaN where it never said. */
     double batteryMv();
+
+    /** Whether its sensor is said to sit at another wheel. */
+    boolean isCrossed();
 }

@@ -118,6 +118,11 @@ public final class Siblings {
         return isStanding;
     }
 
+    /** Whether a sensor of the vehicle said lately that it moves, and none since that it stands. */
+    public boolean isMoving() {
+        return isMovementKnown && !isStanding;
+    }
+
     /** The middle one of the other axles, °C; axles that may be lifted do not count. */
     public double otherAxlesC() {
         int n = 0;

@@ -115,7 +115,9 @@ public final class WeatherWatch {
                 null,
                 new Others(low, soak.celsius(), null, null, null, null, soak.deviation()),
                 List.copyOf(shortfalls),
-                0);
+                0,
+                null,
+                null);
     }
 
     /** What outlives a restart. */

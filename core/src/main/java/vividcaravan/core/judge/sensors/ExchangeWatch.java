@@ -1,0 +1,67 @@
+package vividcaravan.core.judge.sensors;
+
+import java.util.List;
+import vividcaravan.core.judge.air.AirSteps;
+import vividcaravan.core.judge.rules.VehicleRules;
+import vividcaravan.core.judge.rules.WheelRules;
+
+/**
+ * Sensors that changed places: two wheels whose levels become each other's at one moment, or across one sleep. Wheels of one
+ * level cannot be told by it, and nothing is claimed of them.
+ */
+public final class ExchangeWatch {
+
+    /** So near a level has to come to the other's: readings are rounded, and tyres are not all equally warm [our judgement]. */
+    private static final double NEAR_KPA = 7;
+
+    private static final double NEAR_SHARE = 0.012;
+    /** So far the two levels have to be apart to be told at all, as a multiple of that. */
+    private static final double APART = 2.5;
+    /** Both are found some readings after they changed. */
+    private static final long ONE_MOMENT_MILLIS = 20L * 60 * 1000;
+    /** What somebody wrote down explains itself. */
+    private static final long WRITTEN_WITHIN_MILLIS = 15L * 60 * 1000;
+
+    private final List<? extends Filled> wheels;
+
+    /** Watches these, every wheel of the vehicle that is known; the list may change. */
+    public ExchangeWatch(List<? extends Filled> wheels) {
+        this.wheels = wheels;
+    }
+
+    /** The wheel that has changed places with {@code wheel}, whose latest step was just found; null if none has. */
+    public Filled exchangedWith(Filled wheel, VehicleRules rules) {
+        Filled found = null;
+        for (Filled other : wheels) {
+            if (other != wheel && isExchange(wheel, other, rules)) {
+                if (found != null) {
+                    // Three wheels at once are somebody's round with the air line.
+                    return null;
+                }
+                found = other;
+            }
+        }
+        return found;
+    }
+
+    private static boolean isExchange(Filled one, Filled other, VehicleRules rules) {
+        AirSteps a = one.steps();
+        AirSteps b = other.steps();
+        boolean isOneMoment = Math.abs(a.lastTo() - b.lastTo()) <= ONE_MOMENT_MILLIS;
+        if (!isOneMoment || a.lastShare() * b.lastShare() >= 0) {
+            return false;
+        }
+        WheelRules ofOne = rules.at(one.position()).orElseThrow();
+        WheelRules ofOther = rules.at(other.position()).orElseThrow();
+        double oneAfter = a.lastAfter() * ofOne.limits().targetKpa();
+        double oneBefore = oneAfter - a.lastShare() * ofOne.limits().targetKpa();
+        double otherAfter = b.lastAfter() * ofOther.limits().targetKpa();
+        double otherBefore = otherAfter - b.lastShare() * ofOther.limits().targetKpa();
+        double near = (NEAR_KPA + NEAR_SHARE * Math.max(oneBefore, otherBefore)) / (ofOne.isFarm() ? 2 : 1);
+        return Math.abs(oneAfter - otherBefore) <= near
+                && Math.abs(otherAfter - oneBefore) <= near
+                && Math.abs(oneBefore - otherBefore) >= APART * near
+                && !ofOne.isAdjustedNear(a.lastTo(), WRITTEN_WITHIN_MILLIS)
+                && !ofOther.isAdjustedNear(b.lastTo(), WRITTEN_WITHIN_MILLIS);
+    }
+}
