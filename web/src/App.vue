@@ -1,31 +1,17 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
 import { onBeforeUnmount, watch } from 'vue';
-import { RouterView, useRouter } from 'vue-router';
+import { RouterView } from 'vue-router';
 import { askAfresh, takeAlerts, takeWheels } from './api/fleet';
+import { onSignedOut } from './api/client';
 import { listen } from './api/live';
-import { hasLeft, loadSession, useSession } from './api/session';
+import { useSession } from './api/session';
 import StopNowNews from './StopNowNews.vue';
 import TopLine from './TopLine.vue';
 
 const { account } = useSession();
 const queries = useQueryClient();
-const router = useRouter();
 let stop: (() => void) | undefined;
-
-/** After a restart of the server nobody is signed in any more; better say so than show an old picture for good. */
-async function checkSession(): Promise<void> {
-  try {
-    await loadSession();
-  } catch {
-    return;
-  }
-  if (!account.value && !hasLeft) {
-    const { fullPath } = router.currentRoute.value;
-    queries.clear();
-    await router.push({ name: 'sign-in', query: { then: fullPath } });
-  }
-}
 
 watch(
   () => account.value?.userName,
@@ -36,7 +22,7 @@ watch(
           onAlerts: (alerts) => takeAlerts(queries, alerts),
           onWheels: (wheels) => takeWheels(queries, wheels),
           onOpen: () => void askAfresh(queries),
-          onRefused: () => void checkSession(),
+          onRefused: () => void onSignedOut(),
         })
       : undefined;
   },

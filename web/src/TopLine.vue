@@ -77,7 +77,7 @@ async function leave(): Promise<void> {
           >
             <MenuItem v-slot="{ active }">
               <RouterLink
-                to="/office"
+                to="/office/reading"
                 class="block px-3 py-1.5 text-ink no-underline"
                 :class="{ 'bg-rule': active }"
                 >Units and theme</RouterLink

@@ -3,9 +3,11 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { Problem, whenSignedOut } from './api/client';
-import { followTheme, forgetAccount, loadSession } from './api/session';
+import { followTheme, loadSession } from './api/session';
 import { openLostPages } from './lostPage';
+import { followLostSession } from './lostSession';
 import { router } from './router';
+import { followPages, keepFocus } from './shared/keepFocus';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -17,13 +19,9 @@ const queries = new QueryClient({
   },
 });
 
-whenSignedOut(() => {
-  forgetAccount();
-  queries.clear();
-  void router.push({ name: 'sign-in', query: { then: router.currentRoute.value.fullPath } });
-});
-
+whenSignedOut(followLostSession(router, queries));
 openLostPages(router);
+followPages(router);
 
 async function begin(): Promise<void> {
   try {
@@ -32,6 +30,7 @@ async function begin(): Promise<void> {
     // The sign-in page says what is wrong when somebody tries.
   }
   followTheme();
+  keepFocus();
   createApp(App).use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app');
 }
 

@@ -1,12 +1,10 @@
 import { pageName } from '@/shared/title';
-import { createRouter, createWebHistory } from 'vue-router';
+import { createRouter, createWebHistory, type LocationQuery } from 'vue-router';
 import { useSession } from './api/session';
 import type { Role } from './api/team';
 import DeskPlace from './places/desk/DeskPlace.vue';
-
-/** Who may see a page; the server checks the same at every call. */
-const MANAGER_ONLY: readonly Role[] = ['MANAGER'];
-const NOT_DRIVERS: readonly Role[] = ['MANAGER', 'TECHNICIAN', 'VIEWER'];
+import { MANAGER_ONLY, NOT_DRIVERS, OFFICE_PAGES, routesOf, STORES_PAGES } from './places/pages';
+import PlaceFrame from './places/PlaceFrame.vue';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -85,9 +83,9 @@ export const router = createRouter({
     },
     {
       path: '/stores',
-      name: 'stores',
-      component: () => import('./places/stores/StoresPlace.vue'),
-      meta: { title: 'Stores', roles: NOT_DRIVERS },
+      component: PlaceFrame,
+      props: { title: 'Stores', pages: STORES_PAGES },
+      children: routesOf(STORES_PAGES),
     },
     {
       path: '/stores/plans/:id',
@@ -103,35 +101,20 @@ export const router = createRouter({
       meta: { title: 'Demo' },
     },
     {
-      path: '/office/limits',
-      name: 'limits',
-      component: () => import('./places/office/limits/LimitsPlace.vue'),
-      meta: { title: 'Limits', roles: NOT_DRIVERS },
-    },
-    {
-      path: '/office/outbox',
-      name: 'outbox',
-      component: () => import('./places/office/OutboxPage.vue'),
-      meta: { title: 'Mail', roles: MANAGER_ONLY },
-    },
-    {
-      path: '/office/logbook',
-      name: 'logbook',
-      component: () => import('./places/office/logbook/LogbookPage.vue'),
-      meta: { title: 'Logbook', roles: MANAGER_ONLY },
-    },
-    {
-      path: '/office/load-tables',
-      name: 'load-tables',
-      component: () => import('./places/office/tables/LoadTablesPage.vue'),
-      meta: { title: 'Load tables', roles: NOT_DRIVERS },
-    },
-    {
       path: '/office',
       name: 'office',
       component: () => import('./places/office/OfficePlace.vue'),
       meta: { title: 'Office' },
     },
+    {
+      path: '/office',
+      component: PlaceFrame,
+      props: { title: 'Office', pages: OFFICE_PAGES },
+      children: routesOf(OFFICE_PAGES),
+    },
+    // As they were called before.
+    { path: '/office/load-tables', redirect: { name: 'targets' } },
+    { path: '/office/outbox', redirect: { name: 'mail' } },
     {
       path: '/sign-in',
       name: 'sign-in',
@@ -150,10 +133,21 @@ export const router = createRouter({
       component: () => import('./places/access/JoinPage.vue'),
       meta: { title: 'Join', isOpen: true },
     },
-    { path: '/:rest(.*)*', redirect: '/desk' },
+    {
+      path: '/:rest(.*)*',
+      name: 'nowhere',
+      component: () => import('./places/NoSuchPage.vue'),
+      meta: { title: 'No such page' },
+    },
   ],
   scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? false : { top: 0 }),
 });
+
+/** Where somebody wanted to go who had to sign in first: only ever a page of ours. */
+export function wayBack({ query }: { query: LocationQuery }): string {
+  const { then } = query;
+  return typeof then === 'string' && /^\/(?!\/)/.test(then) && !then.startsWith('/sign-in') ? then : '/desk';
+}
 
 router.beforeEach((to) => {
   const { account } = useSession();
@@ -161,7 +155,7 @@ router.beforeEach((to) => {
     return { name: 'sign-in', query: to.fullPath === '/desk' ? {} : { then: to.fullPath } };
   }
   if (to.name === 'sign-in' && account.value) {
-    return { name: 'desk' };
+    return wayBack(to);
   }
   if (to.meta.roles && account.value && !to.meta.roles.includes(account.value.role)) {
     return { name: 'desk' };

@@ -1,3 +1,4 @@
+import { plain } from '@/shared/plainFault';
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './schema';
 
@@ -49,10 +50,10 @@ interface Outcome<T> {
   response: Response;
 }
 
-/** Called when the server no longer knows who we are. */
-export let onSignedOut: () => void = () => undefined;
+/** Called when the server may no longer know who we are. */
+export let onSignedOut: () => unknown = () => undefined;
 
-export function whenSignedOut(then: () => void): void {
+export function whenSignedOut(then: () => unknown): void {
   onSignedOut = then;
 }
 
@@ -73,8 +74,8 @@ export async function answer<T>(request: Promise<Outcome<T>>): Promise<T> {
     onSignedOut();
   }
   throw new Problem(
-    problem?.detail ?? 'The server did not answer as it should. Try again.',
+    plain(problem?.detail ?? 'The server did not answer as it should. Try again.'),
     outcome.response.status,
-    problem?.errors ?? [],
+    problem?.errors?.map(({ field, message }) => ({ field, message: plain(message) })) ?? [],
   );
 }

@@ -209,6 +209,19 @@ export function useAdjustment() {
   };
 }
 
+/** Puts on record that two wheels have each other's sensors; what they said since is judged again. */
+export function useSensorExchange() {
+  const client = useQueryClient();
+  return async (vehicle: string, how: Schemas['ExchangeRequest']): Promise<void> => {
+    await answer(
+      http.POST('/api/v1/vehicles/{ref}/sensor-exchanges', { params: { path: { ref: vehicle } }, body: how }),
+    );
+    await Promise.all(
+      ['chart', 'alert', 'vehicles', 'vehicle'].map((key) => client.invalidateQueries({ queryKey: [key] })),
+    );
+  };
+}
+
 /** What people do to alerts; the answer takes the place of what was shown. */
 export function useAlertActions() {
   const client = useQueryClient();

@@ -51,12 +51,17 @@ async function forgetWhatWasLeft(): Promise<void> {
 }
 
 /** Browsers give a page that came over plain HTTP no such store, so there may be nothing to forget. */
-async function forgetWhatWasFetched(): Promise<void> {
+export async function forgetWhatWasFetched(): Promise<void> {
   if ('caches' in window) await caches.delete('workshop');
 }
 
+/** How often somebody has come in or left here: an answer from before is of a session that is over. */
+let changes = 0;
+
 export async function loadSession(): Promise<Session> {
-  return take(await answer(http.GET('/api/v1/session')));
+  const before = changes;
+  const now = await answer(http.GET('/api/v1/session'));
+  return session.value && before !== changes ? session.value : take(now);
 }
 
 /** Whether the person left on purpose; then nobody needs to be told that the session is over. */
@@ -64,22 +69,17 @@ export let hasLeft = false;
 
 export async function signIn(userName: string, password: string): Promise<void> {
   hasLeft = false;
-  await take(await answer(http.POST('/api/v1/session', { body: { userName, password } })));
+  const now = await answer(http.POST('/api/v1/session', { body: { userName, password } }));
+  changes++;
+  await take(now);
 }
 
 export async function signOut(): Promise<void> {
   hasLeft = true;
+  changes++;
   await take(await answer(http.DELETE('/api/v1/session')));
   // What was kept for work without a network belongs to the person who left.
   await forgetWhatWasLeft();
-}
-
-/** What the server found out already: the session is over. */
-export function forgetAccount(): void {
-  if (session.value) {
-    session.value = { ...session.value, account: null };
-    void forgetWhatWasFetched();
-  }
 }
 
 /** Changes one's password; every other session of one's own ends. */

@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, toValue, type MaybeRefOrGetter } from 'vue';
 import { answer, http, type Schemas } from './client';
 
 export type Role = Schemas['Account']['role'];
@@ -9,8 +10,12 @@ const OUTBOX = ['outbox'];
 const TOKENS = ['tokens'];
 
 /** Tokens by which receivers and other programs are let in. */
-export function useTokens() {
-  return useQuery({ queryKey: TOKENS, queryFn: () => answer(http.GET('/api/v1/tokens')) });
+export function useTokens(isWanted: MaybeRefOrGetter<boolean> = true) {
+  return useQuery({
+    queryKey: TOKENS,
+    queryFn: () => answer(http.GET('/api/v1/tokens')),
+    enabled: computed(() => toValue(isWanted)),
+  });
 }
 
 export function useTeam() {

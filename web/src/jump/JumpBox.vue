@@ -13,6 +13,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAlerts, useVehicles } from '@/api/fleet';
 import { prefer, useSession } from '@/api/session';
+import { OFFICE_PAGES, STORES_PAGES } from '@/places/pages';
 import { alertTargets, find, vehicleTargets, type Target } from './targets';
 
 /** Goes to any vehicle, wheel, sensor code, alert or command. */
@@ -24,29 +25,24 @@ const { data: alerts } = useAlerts();
 const { account, preferences } = useSession();
 const typed = ref('');
 
-const command = (title: string, detail: string, to: string): Target => ({
+const command = (title: string, detail: string, to: string, alsoCalled = ''): Target => ({
   key: `c ${title}`,
   kind: 'command',
   title,
   detail,
-  text: `${title} ${detail}`.toLowerCase(),
+  text: `${title} ${detail} ${alsoCalled}`.toLowerCase(),
   to,
 });
 const COMMANDS = [
-  command('Desk', 'what needs me now', '/desk'),
+  command('Desk', 'what needs me now, queue, alerts', '/desk'),
   command('Vehicles', 'how every vehicle is, who may leave', '/vehicles'),
-  command('Workshop', 'fit-outs, pressure rounds, rules', '/workshop'),
-  command('Stores', 'stock, kit plans, what sensors are', '/stores'),
+  command('Workshop', 'fit-outs, pressure rounds', '/workshop'),
   command('Describe a vehicle', 'axles, tyres, targets', '/describe'),
-  command('Limits', 'on the ruler, what a change comes to', '/office/limits'),
-  command('Logbook', 'what was done, by whom, when and why', '/office/logbook'),
-  command('Load tables', 'targets from weighed axles', '/office/load-tables'),
-  command('Office', 'units, fleet document, tokens, team, backup', '/office'),
-  command('Bring in a fleet', 'fleet document', '/office#fleet'),
-  command('Make a backup', 'copy of the database', '/office#backup'),
-  command('Invite somebody', 'team, drivers and their vehicles', '/office#team'),
-  command('Mail that was written', 'outbox, invitations', '/office/outbox'),
-  command('Night or paper', 'switch the theme', 'theme'),
+  command('Office', 'settings: how the product is set, and what goes in and out', '/office'),
+  ...[...STORES_PAGES, ...OFFICE_PAGES].map((page) =>
+    command(page.title, page.answers, page.path, page.alsoCalled),
+  ),
+  command('Night or paper', 'switch the theme', 'theme', 'dark light'),
 ];
 /** What this person may open. */
 const commands = computed(() =>

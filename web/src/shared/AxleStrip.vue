@@ -25,8 +25,10 @@ const props = withDefaults(
     marks?: Record<string, string> | undefined;
     /** Whether wheels can be chosen; each is then a button. */
     isInteractive?: boolean;
+    /** How many times its size it may grow where there is room. */
+    grow?: number;
   }>(),
-  { size: 'row', chosen: undefined, chosenAxle: undefined, marks: undefined, isInteractive: false },
+  { grow: 1, size: 'row', chosen: undefined, chosenAxle: undefined, marks: undefined, isInteractive: false },
 );
 const emit = defineEmits<{ choose: [position: string] }>();
 
@@ -60,8 +62,8 @@ function crossBar(x: number, isLiftable: boolean): string {
 
 <template>
   <svg
-    :width="strip.width"
-    :height="height"
+    :style="{ width: `max(${strip.width}px, min(100%, ${strip.width * grow}px))` }"
+    :height="grow === 1 ? height : undefined"
     :viewBox="`0 0 ${strip.width} ${height}`"
     :role="isInteractive ? 'group' : 'img'"
     :aria-label="words"

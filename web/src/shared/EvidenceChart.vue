@@ -3,6 +3,7 @@ import { useElementSize, useEventListener } from '@vueuse/core';
 import uPlot from 'uplot';
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
 import type { Schemas } from '@/api/client';
+import { useDemo } from '@/api/demo';
 import type { EvidenceChart } from '@/api/fleet';
 import { CHANGE_LABELS } from './changes';
 import EvidenceTable from './EvidenceTable.vue';
@@ -23,7 +24,7 @@ import { useClock } from './time';
 import { useUnits } from './units';
 import { useZoom, type Range } from './zoom';
 
-/** A wheel's pressure at 20 °C against its limits and its siblings' band, with the temperature below. */
+/** Two panels on one time axis: a wheel's pressure at 20 °C against its limits and its siblings' band, and its temperature. */
 const props = withDefaults(
   defineProps<{
     chart: EvidenceChart;
@@ -36,13 +37,19 @@ const props = withDefaults(
 );
 
 const units = useUnits();
+const { demo } = useDemo();
+const isGrowing = computed(() => demo.value !== undefined && demo.value.progress < 1);
 const { at: clockAt } = useClock();
 const { preferences } = useSession();
 const box = useTemplateRef('box');
 const { width } = useElementSize(box);
-const TEMPERATURE_HEIGHT = 92;
+const TEMPERATURE_HEIGHT = 140;
+/** From this width on the names of the limits stand beside the picture and not in it. */
+const WIDE = 560;
+const BESIDE = 112;
+const isBeside = computed(() => width.value >= WIDE);
 const LEFT = 58;
-const FONT = () => `${12 * devicePixelRatio}px "Barlow Semi Condensed", sans-serif`;
+const FONT = () => `${12 * devicePixelRatio}px "IBM Plex Sans Condensed", sans-serif`;
 const AXIS_FONT = '12px "Sometype Mono Variable", monospace';
 
 const whole = computed<Range>(() => [new Date(props.chart.from).getTime() / 1000, endSeconds(props.chart)]);
@@ -160,7 +167,7 @@ function options(
     width: width.value,
     height,
     legend: { show: false },
-    padding: [6, 8, 0, 0],
+    padding: [6, isBeside.value ? BESIDE : 8, 0, 0],
     cursor: {
       sync: { key: `evidence-${props.name}` },
       drag: { x: true, y: false, setScale: false },
@@ -207,7 +214,7 @@ function draw(): void {
           (u) => drawOutlook(u, props.chart, units.toPressure, { line: ink, range: cssColour('--rule') }),
         ],
         draw: [
-          (u) => lines().forEach((line) => drawLine(u, 'y', line, FONT())),
+          (u) => lines().forEach((line) => drawLine(u, 'y', line, FONT(), isBeside.value)),
           (u) => drawDoubtful(u, doubtful.value, ink, FONT()),
           (u) => drawEvents(u, ticks.value, quiet, FONT()),
         ],
@@ -231,11 +238,12 @@ function draw(): void {
               'y',
               {
                 value: units.toTemperature(props.limits.temperatureC),
-                label: 'hot',
+                label: `hot ${units.temperatureNumber(props.limits.temperatureC)}`,
                 colour: cssColour('--next'),
                 isDashed: true,
               },
               FONT(),
+              isBeside.value,
             ),
         ],
       },
@@ -338,6 +346,9 @@ const underCursor = () => (cursor.value === undefined ? undefined : data.value.t
         >if it goes on like this</span
       >
       <span class="ml-auto">{{ units.pressureSymbol.value }}, below {{ units.temperatureSymbol.value }}</span>
+    </p>
+    <p v-if="isGrowing" role="status" class="text-next">
+      The demo’s past is still being put in place; earlier readings follow.
     </p>
     <div
       ref="box"

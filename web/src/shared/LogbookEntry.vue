@@ -48,20 +48,20 @@ const link = computed<RouteLocationRaw | undefined>(() => {
     case 'LIMIT':
       return { name: 'limits' };
     case 'LOAD_TABLE':
-      return { name: 'load-tables' };
+      return { name: 'targets' };
     case 'MAIL':
-      return { name: 'outbox' };
+      return { name: 'mail' };
     case 'STOCK':
       return { name: 'stores' };
     case 'ACCOUNT':
     case 'INVITATION':
-      return { name: 'office', hash: '#team' };
+      return { name: 'team' };
     case 'DEPOT':
-      return { name: 'office', hash: '#depots' };
+      return { name: 'depots' };
     case 'TOKEN':
-      return { name: 'office', hash: '#tokens' };
+      return { name: 'receivers' };
     case 'BACKUP':
-      return { name: 'office', hash: '#backup' };
+      return { name: 'backups' };
     default:
       return vehicle
         ? { name: 'vehicle', params: { vehicleRef: vehicle }, query: position ? { wheel: position } : {} }

@@ -8,6 +8,8 @@ export const CHANGE_LABELS: Record<WheelChange['kind'], string> = {
   SENSOR_FITTED: 'sensor in',
   SENSOR_REMOVED: 'sensor out',
   LIMITS_CHANGED: 'limits',
+  FILLED: 'filled',
+  LET_OUT: 'fell',
 };
 
 /** What was done to a wheel, as a sentence. */
@@ -23,6 +25,10 @@ export function changeWords(change: WheelChange, units: { pressureWords: (kpa: n
       return `sensor ${change.sensor} put in`;
     case 'SENSOR_REMOVED':
       return `sensor ${change.sensor} taken out`;
+    case 'FILLED':
+      return `filled from ${said(change.fromKpa)} to ${said(change.toKpa)}; nobody wrote it down`;
+    case 'LET_OUT':
+      return `level fell at once from ${said(change.fromKpa)} to ${said(change.toKpa)}; nobody wrote down why`;
     case 'LIMITS_CHANGED':
       return change.fromKpa === change.toKpa
         ? 'limits changed'

@@ -147,8 +147,8 @@ function writeOver(ctx: CanvasRenderingContext2D, text: string, x: number, y: nu
   ctx.restore();
 }
 
-/** Draws a limit or the target from edge to edge, with its name at the left end. */
-export function drawLine(u: uPlot, scale: string, line: Line, font: string): void {
+/** Draws a limit or the target from edge to edge, with its name beside the picture, or at its left end where it is narrow. */
+export function drawLine(u: uPlot, scale: string, line: Line, font: string, isBeside: boolean): void {
   const { ctx } = u;
   const y = Math.round(u.valToPos(line.value, scale, true));
   if (y < u.bbox.top || y > u.bbox.top + u.bbox.height) return;
@@ -164,8 +164,10 @@ export function drawLine(u: uPlot, scale: string, line: Line, font: string): voi
   ctx.stroke();
   ctx.font = font;
   ctx.textAlign = 'left';
-  ctx.textBaseline = 'bottom';
-  writeOver(ctx, line.label, u.bbox.left + 6 * devicePixelRatio, y - 2 * devicePixelRatio);
+  ctx.textBaseline = isBeside ? 'middle' : 'bottom';
+  const gap = 6 * devicePixelRatio;
+  if (isBeside) ctx.fillText(line.label, u.bbox.left + u.bbox.width + gap, y);
+  else writeOver(ctx, line.label, u.bbox.left + gap, y - 2 * devicePixelRatio);
   ctx.restore();
 }
 

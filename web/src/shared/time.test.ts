@@ -14,9 +14,9 @@ describe('time', () => {
     expect(span(millis)).toBe(words);
   });
 
-  it('leaves the day out where there is no doubt', () => {
+  it('leaves the day out only where it is today', () => {
     const now = new Date(2026, 10, 25, 0, 30);
-    expect(clock(new Date(2026, 10, 24, 23, 58), now)).toBe('23:58');
+    expect(clock(new Date(2026, 10, 24, 23, 58), now)).toBe('24 Nov, 23:58');
     expect(clock(new Date(2026, 10, 25, 0, 5), now)).toBe('00:05');
     expect(clock(new Date(2026, 10, 23, 6, 4), now)).toBe('23 Nov, 06:04');
   });

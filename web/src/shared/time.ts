@@ -17,15 +17,11 @@ export function span(millis: number): string {
 
 const two = (value: number) => String(value).padStart(2, '0');
 
-/** A time this near needs no day to be understood. */
-const NEAR = 18 * HOUR;
-
-/** Hour and minute, with the day where that is needed. */
+/** Hour and minute, with the day where it is another: who reads 20:40 in the morning would take it for the evening to come. */
 export function clock(time: string | Date, now: Date): string {
   const at = new Date(time);
   const hourMinute = `${two(at.getHours())}:${two(at.getMinutes())}`;
-  if (at.toDateString() === now.toDateString() || Math.abs(now.getTime() - at.getTime()) < NEAR)
-    return hourMinute;
+  if (at.toDateString() === now.toDateString()) return hourMinute;
   const day = at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
   return `${day}, ${hourMinute}`;
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { loadSession, signIn, useSession } from '@/api/session';
+import { wayBack } from '@/router';
 import { useAttempt } from '@/shared/useAttempt';
 import { wordsOf } from '@/shared/vocabulary';
 
@@ -13,16 +14,11 @@ const userName = ref('');
 const password = ref('');
 const { trouble, isBusy, attempt } = useAttempt();
 
-const then = computed(() => {
-  const wanted = route.query.then;
-  return typeof wanted === 'string' && /^\/(?!\/)/.test(wanted) ? wanted : '/desk';
-});
-
 const enter = (name: string, secret: string) =>
   attempt(async () => {
     if (!session.value) await loadSession();
     await signIn(name, secret);
-    await router.push(then.value);
+    await router.push(wayBack(route));
   });
 </script>
 

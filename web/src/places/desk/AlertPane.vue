@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useWindowSize } from '@vueuse/core';
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
 import { useSession } from '@/api/session';
@@ -15,6 +15,7 @@ import UrgencyMark from '@/shared/UrgencyMark.vue';
 import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
+import SensorExchange from './SensorExchange.vue';
 import WheelFigures from './WheelFigures.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import SpanChoice from '@/shared/SpanChoice.vue';
@@ -40,9 +41,13 @@ const SPANS: [number, string][] = [
   [72, '3 days'],
   [504, '21 days'],
 ];
-const hours = ref(12);
+const hours = ref(props.detail.chartHours);
 
 const item = computed(() => props.detail.item);
+watch(
+  () => props.detail.item.id,
+  () => (hours.value = props.detail.chartHours),
+);
 const wheel = computed(() => props.vehicle?.wheels.find((w) => w.position === item.value.position));
 const shownPosition = computed(() => props.detail.shownPosition ?? undefined);
 const { data: chart } = useChart(() =>
@@ -124,7 +129,7 @@ const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 60
           }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
         </p>
         <SidewaysScroll label="The vehicle’s axles">
-          <AxleStrip :vehicle="vehicle" size="page" :chosen="shownPosition" />
+          <AxleStrip :vehicle="vehicle" size="page" :chosen="shownPosition" :grow="1.3" />
         </SidewaysScroll>
       </template>
 
@@ -168,6 +173,13 @@ const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 60
         @take-in-hand="emit('takeInHand')"
         @shelve="emit('shelve')"
         @close="emit('close')"
+      />
+      <SensorExchange
+        v-if="detail.exchangeWith && mayHandle"
+        :key="item.id"
+        class="mt-4 border-rule pt-4 xl:border-t"
+        :detail="detail"
+        :other="detail.exchangeWith"
       />
       <section v-for="note in detail.safety" :key="note.title" class="mt-4 border-rule pt-4 xl:border-t">
         <h3>{{ note.title }}</h3>

@@ -2,10 +2,12 @@
 import type { Schemas } from '@/api/client';
 import { useClock } from '@/shared/time';
 import { kindWords, urgencyWords } from '@/shared/urgency';
+import { usePeople } from '@/api/people';
 
 /** What became of an alert so far, the latest first. */
 defineProps<{ record: Schemas['AlertDetail']['record'] }>();
 
+const { nameOf } = usePeople();
 const { at } = useClock();
 
 const CHANGES: Record<Schemas['Entry']['change'], string> = {
@@ -35,7 +37,7 @@ const STEPS: Schemas['Entry']['change'][] = ['OPENED', 'GREW', 'RETURNED'];
           {{ CHANGES[entry.change]
           }}<template v-if="STEPS.includes(entry.change)"
             >: {{ kindWords(entry.kind) }}, {{ urgencyWords(entry.urgency).toLowerCase() }}</template
-          ><template v-if="entry.who"> by {{ entry.who }}</template
+          ><template v-if="entry.who"> by {{ nameOf(entry.who) }}</template
           ><span v-if="entry.note" class="block text-quiet">{{ entry.note }}</span>
         </span>
       </li>

@@ -7,9 +7,11 @@ import { useSession } from '@/api/session';
 import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
 import CloseDialog from './CloseDialog.vue';
+import FirstSteps from './FirstSteps.vue';
 import KeysDialog from './KeysDialog.vue';
 import QueueFilters from './QueueFilters.vue';
 import ShelveDialog from './ShelveDialog.vue';
+import { isBeginning } from './firstSteps';
 import { inOrder, NO_FILTER, passes } from './queue';
 import { useAttempt } from '@/shared/useAttempt';
 
@@ -17,7 +19,7 @@ import { useAttempt } from '@/shared/useAttempt';
 const props = defineProps<{ id?: string }>();
 
 const router = useRouter();
-const { isDriver, isManager, mayHandleAlerts } = useSession();
+const { isDriver, mayHandleAlerts } = useSession();
 const { data: alerts, isPending, error } = useAlerts();
 const { data: vehicles } = useVehicles();
 const actions = useAlertActions();
@@ -26,6 +28,10 @@ const filter = ref({ ...NO_FILTER });
 const depotOf = computed(() => new Map(vehicles.value?.items.map((vehicle) => [vehicle.ref, vehicle.depot])));
 const depots = computed(() =>
   [...new Set(depotOf.value.values())].filter((depot) => typeof depot === 'string').sort(),
+);
+/** Until the first vehicle is in service the Desk leads there. */
+const isLeading = computed(
+  () => !props.id && !isDriver.value && !alerts.value?.length && isBeginning(vehicles.value?.items ?? []),
 );
 const everything = computed(() => inOrder(alerts.value ?? []));
 const queue = computed(() =>
@@ -45,6 +51,15 @@ const { data: detail, error: detailError } = useAlert(shownId);
 const { vehicle } = useVehicle(() => detail.value?.item.vehicle);
 const pane = useTemplateRef('pane');
 const filters = useTemplateRef('filters');
+
+/** On a narrow screen the list gives way to the alert: then that is read. */
+watch(
+  () => [props.id, detail.value?.item.id],
+  async ([wanted, here]) => {
+    await nextTick();
+    if (wanted && wanted === here && document.activeElement === document.body) pane.value?.focusHeading();
+  },
+);
 
 const isClosing = ref(false);
 const isShelving = ref(false);
@@ -118,6 +133,10 @@ onKey('?', () => (isShowingKeys.value = true));
   <p v-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching what is open …</p>
 
+  <div v-else-if="isLeading && vehicles" class="mx-auto w-full max-w-3xl px-5 py-8">
+    <FirstSteps :vehicles="vehicles.items" />
+  </div>
+
   <div v-else-if="!everything.length && !id" class="m-auto max-w-md p-8">
     <h2 class="text-xl">Nothing needs you now.</h2>
     <template v-if="vehicles?.items.length">
@@ -126,19 +145,12 @@ onKey('?', () => (isShowingKeys.value = true));
       </p>
       <p class="mt-3"><RouterLink to="/vehicles">See how every vehicle is</RouterLink></p>
     </template>
-    <template v-else-if="isManager">
-      <p class="mt-2 text-quiet">
-        There are no vehicles yet. Bring in a fleet document first, then make a token for your receivers.
-      </p>
-      <p class="mt-3"><RouterLink to="/office#fleet">Bring in a fleet</RouterLink></p>
-    </template>
     <p v-else-if="isDriver" class="mt-2 text-quiet">
       No vehicle is assigned to you yet. Ask a manager to let you see the ones you drive.
     </p>
-    <p v-else class="mt-2 text-quiet">There are no vehicles yet. Ask a manager to bring in the fleet.</p>
   </div>
 
-  <div v-else class="grid min-h-0 grow lg:grid-cols-[330px_1fr]">
+  <div v-else class="grid min-h-0 grow lg:grid-cols-[370px_1fr]">
     <nav
       aria-label="What is open"
       class="border-rule lg:sticky lg:top-0 lg:max-h-screen lg:overflow-y-auto lg:border-r"

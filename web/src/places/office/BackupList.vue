@@ -42,8 +42,7 @@ const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
 </script>
 
 <template>
-  <section id="backup" aria-labelledby="backup-title">
-    <h2 id="backup-title" class="text-base">Backup</h2>
+  <section aria-label="Backups">
     <p class="mt-1 max-w-2xl text-quiet">
       A copy of everything, made while the product goes on. Keep it on another computer. It is brought back by
       starting the product with <code class="figure">--restore FILE</code>; the README says how.

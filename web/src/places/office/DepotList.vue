@@ -29,8 +29,7 @@ async function store(): Promise<void> {
 </script>
 
 <template>
-  <section aria-labelledby="depots">
-    <h2 id="depots" class="text-base">Depots</h2>
+  <section aria-label="Depots">
     <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
     <SidewaysScroll v-if="depots?.length" label="The depots">
       <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">

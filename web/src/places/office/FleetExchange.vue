@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query';
 import { ref, useTemplateRef } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
 import { useSession } from '@/api/session';
+import { whereWords } from '@/shared/plainFault';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** The fleet document, out and in: whole or not at all. */
@@ -48,8 +49,7 @@ const takeOut = () =>
 </script>
 
 <template>
-  <section id="fleet" aria-labelledby="fleet-title">
-    <h2 id="fleet-title" class="text-base">The fleet as a document</h2>
+  <section aria-label="The fleet as a document">
     <p class="mt-1 max-w-2xl text-quiet">
       Depots, vehicles, axles, limits and sensors as one JSON file. What goes out can go in again here or
       elsewhere. A file with a fault changes nothing.
@@ -80,7 +80,7 @@ const takeOut = () =>
       <p class="text-stop">{{ trouble }}</p>
       <ul v-if="faults.length" class="mt-1 max-h-72 overflow-y-auto" tabindex="0" aria-label="Faults">
         <li v-for="fault in faults" :key="fault.field + fault.message" class="border-b border-rule py-1">
-          <span class="figure text-quiet">{{ fault.field }}</span> {{ fault.message }}
+          <span class="text-quiet">{{ whereWords(fault.field) }}:</span> {{ fault.message }}
         </li>
       </ul>
     </div>

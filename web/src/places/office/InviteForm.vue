@@ -23,7 +23,7 @@ async function send(): Promise<void> {
 
 <template>
   <form @submit.prevent="send">
-    <h3 class="font-medium">Invite somebody</h3>
+    <h2 class="text-base">Invite somebody</h2>
     <div class="mt-1 flex flex-wrap items-end gap-3">
       <label class="block"
         >E-mail address

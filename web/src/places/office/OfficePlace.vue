@@ -1,42 +1,27 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
-import BackupList from './BackupList.vue';
-import DepotList from './DepotList.vue';
-import FleetExchange from './FleetExchange.vue';
-import OwnAccess from './OwnAccess.vue';
-import ReadingPreferences from './ReadingPreferences.vue';
-import TeamList from './TeamList.vue';
-import TokenList from './TokenList.vue';
+import { OFFICE_PAGES, pagesFor } from '../pages';
 
-/** How the product is set, and what goes in and out of it. */
-const { isDriver, isManager } = useSession();
+/** How the product is set, and what goes in and out of it: which page answers what. */
+const { account } = useSession();
+const pages = computed(() => pagesFor(OFFICE_PAGES, account.value?.role));
 </script>
 
 <template>
-  <div class="w-full max-w-5xl px-6 py-5">
+  <div class="w-full max-w-5xl px-5 py-4">
     <h1 class="text-2xl">Office</h1>
-    <template v-if="!isDriver">
-      <p class="mt-2">
-        <RouterLink :to="{ name: 'limits' }"
-          >Limits on the ruler, for the fleet, a kind, or chosen axles</RouterLink
+    <ul class="mt-3 border-t border-rule">
+      <li v-for="page in pages" :key="page.name" class="border-b border-rule">
+        <RouterLink
+          :to="{ name: page.name }"
+          class="grid min-h-11 content-center gap-x-5 py-2 text-ink no-underline sm:grid-cols-[13rem_minmax(0,1fr)]"
         >
-      </p>
-      <p class="mt-1">
-        <RouterLink :to="{ name: 'load-tables' }">Load tables, for targets from weighed axles</RouterLink>
-      </p>
-      <p v-if="isManager" class="mt-1">
-        <RouterLink :to="{ name: 'logbook' }">Logbook: what was done, by whom, when and why</RouterLink>
-      </p>
-    </template>
-    <ReadingPreferences class="mt-5" />
-    <OwnAccess class="mt-6 border-t border-rule pt-5" />
-    <FleetExchange v-if="!isDriver" class="mt-6 border-t border-rule pt-5" />
-    <template v-if="isManager">
-      <DepotList class="mt-6 border-t border-rule pt-5" />
-      <TokenList class="mt-6 border-t border-rule pt-5" />
-      <TeamList class="mt-6 border-t border-rule pt-5" />
-      <BackupList class="mt-6 border-t border-rule pt-5" />
-    </template>
+          <span class="font-medium text-action underline underline-offset-2">{{ page.title }}</span>
+          <span class="text-quiet">{{ page.answers }}</span>
+        </RouterLink>
+      </li>
+    </ul>
   </div>
 </template>

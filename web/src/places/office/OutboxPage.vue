@@ -23,18 +23,16 @@ function pieces(text: string): { text: string; isLink: boolean }[] {
 </script>
 
 <template>
-  <div class="w-full max-w-4xl px-6 py-5">
-    <p><RouterLink to="/office">‹ Office</RouterLink></p>
-    <h1 class="mt-1 text-2xl">Mail that was written</h1>
-    <p v-if="data && !data.isSending" class="mt-2">
+  <div class="max-w-4xl">
+    <p v-if="data && !data.isSending">
       No mail leaves from here: this is the demo, or no mail server is set. What would be sent stands below;
       hand it on yourself.
     </p>
     <p v-if="error" role="alert" class="mt-2 text-next">{{ error.message }}</p>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
     <p v-if="data && !data.items.length" class="mt-4 text-quiet">
-      Nothing was written yet. Invite somebody in the
-      <RouterLink to="/office">Office</RouterLink>, under Team.
+      Nothing was written yet. Invite somebody to the
+      <RouterLink :to="{ name: 'team' }">Team</RouterLink>.
     </p>
     <article v-for="mail in data?.items" :key="mail.id" class="mt-4 border-t border-rule pt-3">
       <h2 class="text-base">{{ mail.subject }}</h2>

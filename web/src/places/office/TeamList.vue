@@ -33,15 +33,14 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
 </script>
 
 <template>
-  <section aria-labelledby="team">
-    <h2 id="team" class="text-base">Team</h2>
+  <section aria-label="Team">
     <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
     <SidewaysScroll v-if="data" label="The team">
       <table class="mt-2 w-full [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
             <th scope="col" class="py-1 font-normal">Name</th>
-            <th scope="col" class="font-normal">User name</th>
+            <th scope="col" class="font-normal max-sm:hidden">User name</th>
             <th scope="col" class="font-normal">Role</th>
             <th scope="col" class="font-normal">Sees</th>
             <th scope="col"><span class="spoken">Take off</span></th>
@@ -50,8 +49,11 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
         <tbody>
           <template v-for="member in present" :key="member.userName">
             <tr class="border-b border-rule">
-              <th scope="row" class="py-1.5 font-medium">{{ member.displayName }}</th>
-              <td class="figure">{{ member.userName }}</td>
+              <th scope="row" class="py-1.5 align-top font-medium">
+                {{ member.displayName }}
+                <span class="figure block font-normal text-quiet sm:hidden">{{ member.userName }}</span>
+              </th>
+              <td class="figure max-sm:hidden">{{ member.userName }}</td>
               <td>{{ ROLES[member.role].name }}</td>
               <td>
                 <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
@@ -117,7 +119,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
       {{ gone.map((one) => `${one.displayName} (${one.userName})`).join(', ') }}.
     </p>
     <template v-if="data?.invitations.length">
-      <h3 class="mt-4 font-medium">Asked to join</h3>
+      <h2 class="mt-4 text-base">Asked to join</h2>
       <ul class="mt-1">
         <li
           v-for="one in data.invitations"
@@ -142,7 +144,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
     </template>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
     <InviteForm class="mt-4" />
-    <p class="mt-2"><RouterLink :to="{ name: 'outbox' }">Mail that was written</RouterLink></p>
+    <p class="mt-2"><RouterLink :to="{ name: 'mail' }">Mail that was written</RouterLink></p>
     <AddByHand class="mt-4" />
   </section>
 </template>

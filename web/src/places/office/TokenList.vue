@@ -44,8 +44,7 @@ const end = (id: number) =>
 </script>
 
 <template>
-  <section aria-labelledby="tokens">
-    <h2 id="tokens" class="text-base">Tokens for receivers and programs</h2>
+  <section aria-label="Tokens">
     <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
     <table v-if="data?.items.length" class="mt-2 w-full">
       <thead class="text-quiet">

@@ -4,18 +4,19 @@ import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
 import { useKitPlan, useStoreActions } from '@/api/stores';
 import { mountWords } from '@/shared/position';
-import { useClock } from '@/shared/time';
+import { dated } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
 import PickList from './PickList.vue';
+import { usePeople } from '@/api/people';
 
 /** A plan that is kept: printed, put aside, handed out. */
 const props = defineProps<{ id: string }>();
 
+const { nameOf } = usePeople();
 const { data: plan, error } = useKitPlan(() => props.id);
 const { step } = useStoreActions();
 const { mayHandleAlerts } = useSession();
 const { trouble, isBusy, attempt } = useAttempt();
-const { at } = useClock();
 
 const STATES = {
   PLANNED: 'Nothing lies aside for it yet.',
@@ -31,12 +32,12 @@ const print = () => window.print();
 
 <template>
   <div class="w-full max-w-5xl px-5 py-4">
-    <p class="print:hidden"><RouterLink to="/stores">‹ Stores</RouterLink></p>
+    <p class="print:hidden"><RouterLink :to="{ name: 'kit-plans' }">‹ Kit plans</RouterLink></p>
     <p v-if="error && !plan" role="alert" class="mt-2 text-next">{{ error.message }}</p>
     <template v-else-if="plan">
       <div class="mt-1 flex flex-wrap items-baseline gap-x-4">
         <h1 class="text-xl">Kit plan {{ plan.id }}</h1>
-        <span class="text-quiet">{{ plan.madeAt ? at(new Date(plan.madeAt)) : '' }}, {{ plan.madeBy }}</span>
+        <span class="text-quiet">{{ plan.madeAt ? dated(plan.madeAt) : '' }}, {{ nameOf(plan.madeBy) }}</span>
         <span class="ml-auto flex gap-2 print:hidden">
           <a class="button" :href="`/api/v1/kit-plans/${id}/pick-list.csv`" download>As CSV</a>
           <button type="button" class="button" @click="print">Print</button>

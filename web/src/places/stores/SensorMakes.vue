@@ -35,8 +35,7 @@ function takeRange(make: Make, kpa: number | null): void {
 </script>
 
 <template>
-  <section aria-labelledby="makes">
-    <h2 id="makes" class="text-base">What our sensors are</h2>
+  <section aria-label="What our sensors are">
     <p class="max-w-3xl text-quiet">
       By the maker’s data sheet. Most take a fixed amount off the absolute pressure and do not follow height
       and weather, as a hand gauge does; a vented one does follow. A limit beyond the range would never be

@@ -28,8 +28,7 @@ function store(one: StockItem): void {
 </script>
 
 <template>
-  <section aria-labelledby="stock">
-    <h2 id="stock" class="text-base">In the store</h2>
+  <section aria-label="In the store">
     <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
     <div class="grid gap-x-10 lg:grid-cols-2">

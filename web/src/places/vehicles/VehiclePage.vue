@@ -108,16 +108,23 @@ const { data: chart } = useChart(() =>
       </li>
     </ul>
 
-    <p class="mt-4 mb-1 text-quiet">
-      Front at the left, left wheels above, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
-    </p>
-    <SidewaysScroll label="The vehicle’s axles">
-      <AxleStrip :vehicle="vehicle" size="page" is-interactive :chosen="chosen" @choose="picked = $event" />
-    </SidewaysScroll>
-
     <div class="mt-4 grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,39rem)_1fr]">
       <section class="min-w-0">
-        <h2 class="mb-1 text-base">Wheel sheet</h2>
+        <p class="mb-1 text-quiet">
+          Front at the left, left wheels above, {{ units.pressureSymbol.value }} at
+          {{ units.reference.value }}
+        </p>
+        <SidewaysScroll label="The vehicle’s axles">
+          <AxleStrip
+            :vehicle="vehicle"
+            size="page"
+            is-interactive
+            :grow="1.4"
+            :chosen="chosen"
+            @choose="picked = $event"
+          />
+        </SidewaysScroll>
+        <h2 class="mt-4 mb-1 text-base">Wheel sheet</h2>
         <WheelSheet :vehicle="vehicle" :chosen="chosen" @choose="picked = $event" />
       </section>
       <section v-if="chosen" class="min-w-0">

@@ -71,7 +71,7 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
     <h2 class="text-xl">There are no vehicles yet.</h2>
     <p v-if="isManager" class="mt-2">
       <RouterLink :to="{ name: 'describe' }">Describe the first vehicle</RouterLink>, or
-      <RouterLink to="/office#fleet">bring in a fleet document</RouterLink>, whose vehicles are in service at
+      <RouterLink to="/office/fleet">bring in a fleet document</RouterLink>, whose vehicles are in service at
       once.
     </p>
     <p v-else class="mt-2 text-quiet">Ask a manager to bring in the fleet.</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useDemo } from '@/api/demo';
 import { useJob, useJobActions } from '@/api/jobs';
@@ -14,6 +14,7 @@ import {
   marks,
   nextWheel,
   presentStage,
+  STAGE_DONE,
   STAGES,
   stageWords,
   withWaiting,
@@ -78,10 +79,30 @@ function back(): void {
   if (before) position.value = before.position;
 }
 
+const heading = useTemplateRef('heading');
+/** What was just done, for whoever does not see the mark in the picture. */
+const said = ref('');
+const nextStage = computed(() => STAGES[STAGES.indexOf(stage.value) + 1]);
+const isStageOver = computed(
+  () => job.value !== undefined && doneCount(stage.value) === job.value.wheels.length,
+);
+
 async function enterAndGoOn(...what: Parameters<typeof enter>): Promise<void> {
   await enter(...what);
   const now = job.value?.wheels.find((one) => one.position === what[1]);
-  if (now && isDone(now, stage.value)) goOn();
+  if (!now || !isDone(now, stage.value)) return;
+  said.value = `${now.words}: ${STAGE_DONE[stage.value]}${now.code && stage.value === 'pair' ? `, ${now.code}` : ''}.`;
+  goOn();
+  // The form that was sent is gone; what comes next is read out instead.
+  await nextTick();
+  heading.value?.focus();
+}
+
+async function chooseNext(): Promise<void> {
+  if (!nextStage.value) return;
+  choose(nextStage.value);
+  await nextTick();
+  heading.value?.focus();
 }
 
 const { trouble: ending, attempt } = useAttempt();
@@ -150,7 +171,19 @@ const waits = computed(() =>
         </SidewaysScroll>
         <template v-if="wheel">
           <p class="mt-1 text-quiet">Wheel {{ number }} of {{ job.wheels.length }}, {{ job.walkWords }}</p>
-          <h2 class="mb-2 text-2xl first-letter:uppercase">{{ wheel.words }}</h2>
+          <h2 ref="heading" tabindex="-1" class="mb-2 text-2xl first-letter:uppercase">{{ wheel.words }}</h2>
+          <p class="spoken" aria-live="polite">{{ said }}</p>
+          <p
+            v-if="isStageOver"
+            role="status"
+            class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-3 border-action pl-3"
+          >
+            All {{ job.wheels.length }} wheels are {{ STAGE_DONE[stage] }}.
+            <button v-if="nextStage" type="button" class="button button-main" @click="chooseNext">
+              On to {{ stageWords(nextStage).toLowerCase() }}
+            </button>
+            <template v-else>Put it into service below.</template>
+          </p>
           <WheelInspect
             v-if="stage === 'inspect'"
             :wheel="wheel"

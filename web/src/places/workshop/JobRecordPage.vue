@@ -5,15 +5,16 @@ import { useJobRecord } from '@/api/jobs';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { mountWords, placeWords, stateWords } from '@/shared/position';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
-import { useClock } from '@/shared/time';
+import { dated } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { KINDS, stripOf } from './job';
+import { usePeople } from '@/api/people';
 
 /** Who did what, when, what was measured, and what was answered for: to be printed and kept. */
 const props = defineProps<{ id: string }>();
 
+const { nameOf } = usePeople();
 const { data, error } = useJobRecord(() => props.id);
-const { at } = useClock();
 const units = useUnits();
 const job = computed(() => data.value?.job);
 const print = () => window.print();
@@ -54,10 +55,10 @@ function measured({ data: said }: Entry): string {
       <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
     </div>
     <p>
-      Opened {{ at(new Date(job.openedAt)) }} by {{ job.openedBy
+      Opened {{ dated(job.openedAt) }} by {{ nameOf(job.openedBy)
       }}<template v-if="job.closedAt"
-        >, {{ job.state === 'DONE' ? 'done' : 'dropped' }} {{ at(new Date(job.closedAt)) }} by
-        {{ job.closedBy }}</template
+        >, {{ job.state === 'DONE' ? 'done' : 'dropped' }} {{ dated(job.closedAt) }} by
+        {{ nameOf(job.closedBy) }}</template
       >. Sensors held {{ job.mount ? mountWords(job.mount) : 'as the maker says' }}.
       <template v-if="job.gauge"
         >Hand gauge {{ job.gauge.name
@@ -100,9 +101,10 @@ function measured({ data: said }: Entry): string {
             <td>
               <template v-if="wheel.leftOut">left out: {{ wheel.leftOut.reason }}</template>
               <template v-else-if="wheel.takenAsProven"
-                >answered for by {{ wheel.takenAsProven.by.who }}: {{ wheel.takenAsProven.reason }}</template
+                >answered for by {{ nameOf(wheel.takenAsProven.by.who) }}:
+                {{ wheel.takenAsProven.reason }}</template
               >
-              <template v-else-if="wheel.proved">by air, {{ wheel.proved.who }}</template>
+              <template v-else-if="wheel.proved">by air, {{ nameOf(wheel.proved.who) }}</template>
               <template v-else>{{ wheel.missing.join(', ') }}</template>
             </td>
           </tr>
@@ -116,11 +118,11 @@ function measured({ data: said }: Entry): string {
         :key="entry.number"
         class="flex flex-wrap gap-x-4 border-b border-rule py-1"
       >
-        <span class="figure text-quiet">{{ at(new Date(entry.at)) }}</span>
+        <span class="figure text-quiet">{{ dated(entry.at) }}</span>
         <span class="figure w-10">{{ entry.position ?? '' }}</span>
         <span>{{ KINDS[entry.kind] ?? entry.kind.toLowerCase() }}</span>
         <span class="grow">{{ measured(entry) }}</span>
-        <span class="text-quiet">{{ entry.who }}</span>
+        <span class="text-quiet">{{ nameOf(entry.who) }}</span>
       </li>
     </ol>
     <p class="mt-4 text-quiet">

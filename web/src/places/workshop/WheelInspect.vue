@@ -4,11 +4,13 @@ import type { EntryData, JobWheel } from '@/api/jobs';
 import { isStored } from './job';
 import ChoiceRow from '@/shared/ChoiceRow.vue';
 import ReasonForm from './ReasonForm.vue';
+import { usePeople } from '@/api/people';
 
 /** A wheel is looked at before anything is fitted. */
 const props = defineProps<{ wheel: JobWheel }>();
 const emit = defineEmits<{ inspected: [data: EntryData]; passed: [reason: string] }>();
 
+const { nameOf } = usePeople();
 const MM_PER_32ND = 25.4 / 32;
 type Stem = NonNullable<EntryData['stem']>;
 const STEMS: { value: Stem; words: string }[] = [
@@ -133,7 +135,7 @@ function say(): void {
         </p>
         <p v-for="failure in wheel.inspection.failures" :key="failure">{{ failure }}</p>
         <p v-if="wheel.inspection.passedAnyway" class="text-quiet">
-          {{ wheel.inspection.passedAnyway.by.who }}: {{ wheel.inspection.passedAnyway.reason }}
+          {{ nameOf(wheel.inspection.passedAnyway.by.who) }}: {{ wheel.inspection.passedAnyway.reason }}
         </p>
         <ReasonForm
           v-else

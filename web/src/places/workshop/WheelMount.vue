@@ -4,11 +4,13 @@ import type { EntryData, JobItem, JobWheel } from '@/api/jobs';
 import TemperatureField from '@/shared/TemperatureField.vue';
 import { useUnits } from '@/shared/units';
 import StepTimer from './StepTimer.vue';
+import { usePeople } from '@/api/people';
 
 /** Mounting a sensor, step by step. */
 const props = defineProps<{ job: JobItem; wheel: JobWheel }>();
 const emit = defineEmits<{ mounted: [data: EntryData] }>();
 
+const { nameOf } = usePeople();
 const units = useUnits();
 const done = ref<number[]>([]);
 const celsius = ref<number | null>(null);
@@ -65,6 +67,6 @@ const areAllDone = computed(() => done.value.length === props.job.steps.length);
     >
       The sensor is in
     </button>
-    <p v-if="wheel.mounted" class="text-quiet">Mounted by {{ wheel.mounted.who }}.</p>
+    <p v-if="wheel.mounted" class="text-quiet">Mounted by {{ nameOf(wheel.mounted.who) }}.</p>
   </div>
 </template>

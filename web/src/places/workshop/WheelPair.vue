@@ -13,11 +13,13 @@ import {
 import { plainCode } from '@/shared/sensorCode';
 import { useUnits } from '@/shared/units';
 import ReasonForm from './ReasonForm.vue';
+import { usePeople } from '@/api/people';
 
 /** Takes a sensor's code for a wheel: scanned, typed, or the strongest newcomer. */
 const props = defineProps<{ job: JobItem; wheel: JobWheel; isOnline: boolean }>();
 const emit = defineEmits<{ take: [code: string, isMeant: boolean]; leaveOut: [reason: string] }>();
 
+const { nameOf } = usePeople();
 const units = useUnits();
 const { data: heard } = useHeard(
   () => props.job.id,
@@ -102,7 +104,7 @@ const bars = (one: HeardSensor) =>
   <div class="grid gap-3">
     <p v-if="wheel.code" class="border-l-2 border-action pl-3">
       This wheel has <span class="figure font-semibold">{{ wheel.code }}</span>{{
-        wheel.paired ? `, taken by ${wheel.paired.who}` : ''
+        wheel.paired ? `, taken by ${nameOf(wheel.paired.who)}` : ''
       }}.
     </p>
     <p v-if="!wheel.inspection" class="border-l-2 border-next pl-3">

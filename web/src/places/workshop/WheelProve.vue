@@ -6,6 +6,7 @@ import { placeWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import ReasonForm from './ReasonForm.vue';
+import { usePeople } from '@/api/people';
 
 /** Shows that a sensor sits where it is said to sit, and says what a hand gauge says. */
 const props = defineProps<{ job: JobItem; wheel: JobWheel }>();
@@ -17,6 +18,7 @@ const emit = defineEmits<{
   answerFor: [reason: string];
 }>();
 
+const { nameOf } = usePeople();
 const units = useUnits();
 const { age } = useClock();
 const gauge = ref<number | null>(null);
@@ -90,7 +92,7 @@ watch(
       </form>
       <section>
         <h3 class="text-base">Position</h3>
-        <p v-if="wheel.proved" role="status">Proved by air, {{ wheel.proved.who }}.</p>
+        <p v-if="wheel.proved" role="status">Proved by air, {{ nameOf(wheel.proved.who) }}.</p>
         <template v-else>
           <p class="text-quiet">
             Press the button, then let {{ step }} in or out at this wheel and at no other.
@@ -125,7 +127,7 @@ watch(
         if that stays so for a day, coupled and in its real place.
       </p>
       <p v-if="wheel.takenAsProven">
-        Answered for by {{ wheel.takenAsProven.by.who }}: {{ wheel.takenAsProven.reason }}
+        Answered for by {{ nameOf(wheel.takenAsProven.by.who) }}: {{ wheel.takenAsProven.reason }}
       </p>
       <ReasonForm
         v-else-if="wheel.missing.length"

@@ -1,24 +1,30 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
-import { computed, onMounted, ref } from 'vue';
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { useVehicles } from '@/api/fleet';
+import { useAlerts, useVehicles } from '@/api/fleet';
 import { useJobActions, useJobs, type JobLine, type JobRequest } from '@/api/jobs';
+import type { AlertItem } from '@/api/live';
 import { loadOutbox, useOutbox } from '@/api/outbox';
 import { useRounds } from '@/api/rounds';
 import { useSession } from '@/api/session';
 import { MOUNT_CHOICES, mountWords, stateWords } from '@/shared/position';
 import PlainHttpNote from '@/shared/PlainHttpNote.vue';
 import { useClock } from '@/shared/time';
+import { kindWords, urgencyWords } from '@/shared/urgency';
+import UrgencyMark from '@/shared/UrgencyMark.vue';
+import { inOrder } from '../desk/queue';
 import { WALK_CHOICES, walkWords } from './job';
 import RoundForm from './round/RoundForm.vue';
-import RulesForm from './RulesForm.vue';
 import { useAttempt } from '@/shared/useAttempt';
+import { usePeople } from '@/api/people';
 
 /** What is to be done at vehicles. */
+const { nameOf } = usePeople();
 const { data: jobs, isPending, error } = useJobs();
 const { data: vehicles } = useVehicles();
 const { data: rounds } = useRounds();
+const { data: alerts } = useAlerts();
 const { mayHandleAlerts, isManager } = useSession();
 const { open } = useJobActions();
 const { others } = useOutbox();
@@ -45,6 +51,21 @@ const choices = computed(() => {
     ...free.filter((vehicle) => vehicle.state !== 'DESCRIBED' && !isBare(vehicle)),
   ];
 });
+const openRounds = computed(() => rounds.value?.filter((round) => round.state === 'OPEN') ?? []);
+const endedRounds = computed(() => rounds.value?.filter((round) => round.state !== 'OPEN') ?? []);
+/** Described, and nobody has begun. */
+const waiting = computed(() => choices.value.filter((vehicle) => vehicle.state === 'DESCRIBED'));
+/** What the Desk wants looked at before a vehicle goes on, vehicle by vehicle. */
+const wanting = computed(() => {
+  const byVehicle = new Map<string, AlertItem[]>();
+  for (const alert of inOrder(alerts.value ?? [])) {
+    if (alert.vehicle && alert.urgency !== 'PLAN' && alert.kind !== 'RECEIVER_SILENT')
+      byVehicle.set(alert.vehicle, [...(byVehicle.get(alert.vehicle) ?? []), alert]);
+  }
+  return [...byVehicle].map(([vehicle, wanted]) => ({ vehicle, alerts: wanted }));
+});
+const wantedWords = (wanted: AlertItem[]) =>
+  wanted.map((alert) => `${alert.position ?? ''} ${kindWords(alert.kind)}`.trim()).join(', ');
 const chosen = computed(() => vehicleRef.value || choices.value[0]?.ref || '');
 
 const progress = (job: JobLine) =>
@@ -56,6 +77,15 @@ const roundWords = (round: NonNullable<typeof rounds.value>[number]) =>
     : round.state === 'DONE'
       ? 'sheet of a round'
       : 'round given up';
+
+const fitting = useTemplateRef('fitting');
+/** Puts a vehicle into the form, ready to be begun. */
+async function choose(ref: string): Promise<void> {
+  vehicleRef.value = ref;
+  await nextTick();
+  fitting.value?.scrollIntoView({ block: 'nearest' });
+  fitting.value?.querySelector<HTMLElement>('select')?.focus();
+}
 
 const begin = () =>
   attempt(async () => {
@@ -75,29 +105,54 @@ const begin = () =>
     <p v-if="error && !jobs" role="alert" class="mt-3 text-next">{{ error.message }}</p>
     <p v-else-if="isPending" class="mt-3 text-quiet">Fetching the jobs …</p>
     <template v-else>
-      <section class="mt-4">
-        <h2 class="text-base">Being fitted</h2>
-        <p v-if="!openJobs.length" class="text-quiet">No vehicle is being fitted.</p>
+      <section class="mt-4" aria-labelledby="to-do">
+        <h2 id="to-do" class="text-base">To be done</h2>
+        <p
+          v-if="!openJobs.length && !openRounds.length && !waiting.length && !wanting.length"
+          class="text-quiet"
+        >
+          Nothing waits here. No vehicle is being fitted, no round is open, and the Desk asks for nothing.
+        </p>
         <ul v-else class="mt-1 border-t border-rule">
           <li v-for="job in openJobs" :key="job.id" class="border-b border-rule">
-            <RouterLink
-              :to="{ name: 'job', params: { id: job.id } }"
-              class="flex min-h-11 flex-wrap items-center gap-x-5 py-2 text-ink no-underline"
-            >
-              <span class="figure font-medium text-action underline underline-offset-2">{{
-                job.vehicle
-              }}</span>
-              <span>{{ progress(job) }}</span>
+            <RouterLink :to="{ name: 'job', params: { id: job.id } }" class="task">
+              <span class="task-thing">{{ job.vehicle }}</span>
+              <span class="sm:w-96">fit-out: {{ progress(job) }}</span>
               <span class="text-quiet"
                 >{{ job.mount ? mountWords(job.mount) : '' }}, since {{ at(new Date(job.openedAt)) }},
-                {{ job.openedBy }}</span
+                {{ nameOf(job.openedBy) }}</span
               >
             </RouterLink>
+          </li>
+          <li v-for="round in openRounds" :key="round.id" class="border-b border-rule">
+            <RouterLink :to="{ name: 'round', params: { id: round.id } }" class="task">
+              <span class="task-thing">{{ round.vehicles.join(', ') }}</span>
+              <span class="sm:w-96">{{ roundWords(round) }}</span>
+              <span class="text-quiet"
+                >since {{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span
+              >
+            </RouterLink>
+          </li>
+          <li v-for="{ vehicle, alerts: wanted } in wanting" :key="vehicle" class="border-b border-rule">
+            <RouterLink :to="{ name: 'desk', params: { id: wanted[0]?.id } }" class="task">
+              <span class="task-thing">{{ vehicle }}</span>
+              <span class="sm:w-96">{{ wantedWords(wanted) }}</span>
+              <span v-if="wanted[0]" class="flex items-center gap-1.5"
+                ><UrgencyMark :urgency="wanted[0].urgency" />
+                {{ urgencyWords(wanted[0].urgency).toLowerCase() }}</span
+              >
+            </RouterLink>
+          </li>
+          <li v-for="vehicle in waiting" :key="vehicle.ref" class="border-b border-rule">
+            <button type="button" class="task w-full cursor-pointer text-left" @click="choose(vehicle.ref)">
+              <span class="task-thing">{{ vehicle.ref }}</span>
+              <span>waits to be fitted</span>
+            </button>
           </li>
         </ul>
       </section>
 
-      <form v-if="mayHandleAlerts" class="mt-6" @submit.prevent="begin">
+      <form v-if="mayHandleAlerts" ref="fitting" class="mt-6" @submit.prevent="begin">
         <h2 class="text-base">Fit another vehicle</h2>
         <p v-if="isManager" class="text-quiet">
           A vehicle that is not in the list is
@@ -134,22 +189,18 @@ const begin = () =>
       </form>
 
       <RoundForm v-if="mayHandleAlerts" class="mt-7 border-t border-rule pt-4" />
-      <ul v-if="rounds?.length" class="mt-3 border-t border-rule" aria-label="Pressure rounds">
-        <li v-for="round in rounds" :key="round.id" class="border-b border-rule">
-          <RouterLink
-            :to="{ name: 'round', params: { id: round.id } }"
-            class="flex min-h-11 flex-wrap items-center gap-x-5 py-1.5 text-ink no-underline"
-          >
-            <span class="text-action underline underline-offset-2">{{ roundWords(round) }}</span>
-            <span class="figure">{{ round.vehicles.join(', ') }}</span>
-            <span class="text-quiet">{{ at(new Date(round.openedAt)) }}, {{ round.openedBy }}</span>
-          </RouterLink>
-        </li>
-      </ul>
-
-      <section v-if="ended.length" class="mt-6">
+      <section v-if="ended.length || endedRounds.length" class="mt-6">
         <h2 class="text-base">Ended</h2>
         <ul class="mt-1 border-t border-rule">
+          <li
+            v-for="round in endedRounds"
+            :key="round.id"
+            class="flex flex-wrap gap-x-5 border-b border-rule py-1.5"
+          >
+            <span class="figure">{{ round.vehicles.join(', ') }}</span>
+            <RouterLink :to="{ name: 'round', params: { id: round.id } }">{{ roundWords(round) }}</RouterLink>
+            <span class="text-quiet">{{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span>
+          </li>
           <li v-for="job in ended" :key="job.id" class="flex flex-wrap gap-x-5 border-b border-rule py-1.5">
             <span class="figure w-24">{{ job.vehicle }}</span>
             <RouterLink :to="{ name: 'job-record', params: { id: job.id } }">
@@ -159,7 +210,6 @@ const begin = () =>
           </li>
         </ul>
       </section>
-      <RulesForm v-if="isManager" class="mt-8" />
     </template>
   </div>
 </template>

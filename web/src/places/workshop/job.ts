@@ -13,6 +13,14 @@ const STAGE_WORDS: Record<Stage, string> = {
   prove: 'Prove',
 };
 
+/** What a wheel is that needs no more in a stage. */
+export const STAGE_DONE: Record<Stage, string> = {
+  inspect: 'inspected',
+  mount: 'mounted',
+  pair: 'paired',
+  prove: 'proven',
+};
+
 export const stageWords = (stage: Stage) => STAGE_WORDS[stage];
 
 export const WALK_CHOICES = namesIn('walks');

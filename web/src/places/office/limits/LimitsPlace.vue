@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue';
-import { RouterLink, useRoute } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { useVehicle } from '@/api/fleet';
 import {
   useLimitChanges,
@@ -131,11 +131,8 @@ const basis = computed({
 </script>
 
 <template>
-  <div class="px-6 py-4">
-    <p><RouterLink to="/office">Office</RouterLink></p>
-    <h1 class="mt-1 text-xl">Limits</h1>
-    <p v-if="!isManager" class="mt-2 text-quiet">A manager sets these; you see what is in force.</p>
-    <div v-if="policy" class="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+  <div>
+    <div v-if="policy" class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div class="grid min-w-0 content-start gap-4">
         <ChoiceRow v-model="level" label="Change" :choices="LEVELS" />
         <LimitScope v-if="level !== 'FLEET'" v-model="scope" :is-of-axles="level === 'AXLES'" />

@@ -76,7 +76,7 @@ const figures = (count: number) => count.toLocaleString('en-GB');
     <p aria-live="polite">
       <template v-if="sentTo"
         >Written to {{ sentTo }}; it stands in
-        <RouterLink :to="{ name: 'outbox' }">the mail</RouterLink>.</template
+        <RouterLink :to="{ name: 'mail' }">the mail</RouterLink>.</template
       >
     </p>
   </section>

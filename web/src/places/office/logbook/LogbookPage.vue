@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
-import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { logbookFile, useLogbook, type LogbookFilter } from '@/api/logbook';
 import LogbookEntry from '@/shared/LogbookEntry.vue';
 import LogbookChain from './LogbookChain.vue';
@@ -32,14 +32,8 @@ watch([items, hasNextPage, isFetching], () => {
 </script>
 
 <template>
-  <div class="w-full max-w-5xl px-6 py-5">
-    <p><RouterLink to="/office">‹ Office</RouterLink></p>
-    <h1 class="mt-1 text-2xl">Logbook</h1>
-    <p class="mt-1 max-w-3xl text-quiet">
-      What was done, by whom, when and why. Nothing in it is ever changed or taken out; what was wrong is put
-      right by another entry.
-    </p>
-    <LogbookFilters v-model="filter" class="mt-4" />
+  <div class="max-w-5xl">
+    <LogbookFilters v-model="filter" />
     <p class="mt-3 flex flex-wrap gap-x-5">
       <button v-if="isNarrowed" type="button" class="link" @click="filter = {}">Show everything</button>
       <a :href="logbookFile(filter, 'csv')" download

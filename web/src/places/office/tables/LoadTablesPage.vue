@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { ref } from 'vue';
-import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
 import { useLoadTables, useTargetActions } from '@/api/targets';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 import LoadTableForm from './LoadTableForm.vue';
+import { usePeople } from '@/api/people';
 
 /** Tyre makers' load tables, from which a weighed axle gets its cold target. */
+const { nameOf } = usePeople();
 const { data: tables, error } = useLoadTables();
 const { removeTable } = useTargetActions();
 const { isManager } = useSession();
@@ -20,10 +21,8 @@ const kilograms = (kg: number | null | undefined) => (typeof kg === 'number' ? M
 </script>
 
 <template>
-  <div class="w-full max-w-5xl px-6 py-5">
-    <p><RouterLink to="/office">‹ Office</RouterLink></p>
-    <h1 class="mt-1 text-2xl">Load tables</h1>
-    <p class="mt-1 max-w-3xl text-quiet">
+  <div class="max-w-5xl">
+    <p class="max-w-3xl">
       What one tyre of a size carries at a cold pressure, as its maker says. With the weighed load of an axle
       a target follows from it, where the vehicle is described. The placard goes first.
     </p>
@@ -36,7 +35,7 @@ const kilograms = (kg: number | null | undefined) => (typeof kg === 'number' ? M
         <h2 class="figure text-base">{{ table.tyreSize }}</h2>
         <span class="text-quiet"
           >{{ table.source }}<template v-if="table.speedKmh">, up to {{ table.speedKmh }} km/h</template>;
-          entered by {{ table.enteredBy }}</span
+          entered by {{ nameOf(table.enteredBy) }}</span
         >
         <span v-if="isManager" class="ml-auto">
           <button v-if="toForget !== table.id" type="button" class="link" @click="toForget = table.id">

@@ -4,18 +4,19 @@ import { RouterLink } from 'vue-router';
 import { useRound, useRoundActions } from '@/api/rounds';
 import { useSession } from '@/api/session';
 import AdjustDialog from '@/places/vehicles/AdjustDialog.vue';
-import { useClock } from '@/shared/time';
+import { dated } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
 import RoundWheelRow from './RoundWheelRow.vue';
 import { useErrandsOf, withErrands } from './useErrandsOf';
+import { usePeople } from '@/api/people';
 
 /** A round with the air line: what to do at every wheel, reckoned again with every reading, until each is settled. */
 const props = defineProps<{ id: string }>();
 
+const { nameOf } = usePeople();
 const units = useUnits();
 const { mayHandleAlerts } = useSession();
-const { at } = useClock();
 const { data: stored, error } = useRound(() => props.id);
 const { end } = useRoundActions();
 const { waiting, ahead, refused, isOnline, keep, drop } = useErrandsOf(() => props.id);
@@ -34,7 +35,7 @@ const left = computed(() => {
 });
 const words = computed(() => {
   if (!round.value?.closedAt) return left.value;
-  const when = `${at(new Date(round.value.closedAt))}, ${round.value.closedBy}`;
+  const when = `${dated(round.value.closedAt)}, ${nameOf(round.value.closedBy)}`;
   return round.value.state === 'DONE'
     ? `Done, ${when}. The sheet is kept as it was then.`
     : `Given up, ${when}, with ${round.value.unsettled} left.`;
@@ -57,7 +58,7 @@ const print = () => window.print();
     <template v-else>
       <div class="mt-1 flex flex-wrap items-baseline gap-3">
         <h1 class="text-xl">Pressure round</h1>
-        <span class="text-quiet">since {{ at(new Date(round.openedAt)) }}, {{ round.openedBy }}</span>
+        <span class="text-quiet">since {{ dated(round.openedAt) }}, {{ nameOf(round.openedBy) }}</span>
         <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
       </div>
       <p role="status" class="mt-1" :class="{ 'font-medium': isOpen }">{{ words }}</p>

@@ -25,6 +25,7 @@ import tools.jackson.databind.JsonNode;
  */
 class AllKindsPulledPlugTest {
 
+    private static final int KINDS = 7;
     private static final int KILLS = Integer.getInteger("pulled.plugs", 3);
 
     @TempDir
@@ -75,6 +76,7 @@ class AllKindsPulledPlugTest {
                 person.start();
                 people.add(person);
             }
+            Patience.until("every kind was answered once", () -> answered.size() == KINDS || !refused.isEmpty());
             Product.pause(700 + random.nextInt(1_300));
             product.kill();
             people.forEach(AllKindsPulledPlugTest::join);
@@ -90,7 +92,7 @@ class AllKindsPulledPlugTest {
         product.close();
         assertThat(refused).isEmpty();
         assertThat(answered)
-                .hasSize(7)
+                .hasSize(KINDS)
                 .allSatisfy((kind, all) -> assertThat(all).as(kind).isNotEmpty());
     }
 

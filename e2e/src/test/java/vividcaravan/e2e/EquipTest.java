@@ -56,7 +56,7 @@ class EquipTest extends InOwnFleet {
 
         // Planned: what the eight wheels take, put aside as far as it is there.
         product.put("/api/v1/stock/STRAP_SENSOR", Product.TOKEN, "{ \"onHand\": 5 }");
-        page.navigate("/stores");
+        page.navigate("/stores/plans");
         page.getByLabel("Add a vehicle").fill("LM-61");
         page.getByLabel("Add a vehicle").press("Enter");
         assertThat(page.getByText("8 wheels without a sensor")).isVisible();

@@ -83,19 +83,22 @@ class FirstDayTest extends InBrowser {
         fill(page, "Password", "four words in a row");
         button(page, "Make the account").click();
 
-        // An empty product says what to do first.
+        // An empty product leads the way, and offers another to whoever has a file.
         assertThat(page).hasURL(at("/desk"));
-        assertThat(page.getByText("There are no vehicles yet")).isVisible();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Bring in a fleet"))
+        assertThat(page.getByText("The way to your first vehicle")).isVisible();
+        assertThat(page.locator("[aria-current=step]")).containsText("Describe a vehicle");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Bring it in"))
                 .click();
 
         Path broken = Files.writeString(folder.resolve("broken.json"), fleet().replace("STEER", "FRONT"));
         bringIn(page, broken);
-        assertThat(page.getByText("$.vehicles[0].axles[0].role")).isVisible();
+        assertThat(page.getByText("vehicle 1, axle 1, role")).isVisible();
         bringIn(page, Files.writeString(folder.resolve("fleet.json"), fleet()));
         assertThat(page.getByText("in service now: 1 vehicle with 3 sensors")).isVisible();
 
         // A token for the receiver, shown once.
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Receivers and tokens"))
+                .click();
         page.getByPlaceholder("such as: gate receiver").fill("gate receiver");
         button(page, "Make a token").click();
         String token = page.getByText(Pattern.compile("^vc_")).textContent().strip();
@@ -114,7 +117,7 @@ class FirstDayTest extends InBrowser {
 
         // All by keyboard: acknowledge, then close with what was found.
         page.keyboard().press("a");
-        assertThat(page.getByText("acknowledged by wren")).isVisible();
+        assertThat(page.getByText("acknowledged by A. Wren")).isVisible();
         page.keyboard().press("c");
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByLabel("What was found or done?").fill("nail, casing scrapped");
@@ -137,7 +140,7 @@ class FirstDayTest extends InBrowser {
     }
 
     private void aViewerReadsAndHandlesNothing(Page manager, String token) {
-        manager.navigate("/office");
+        manager.navigate("/office/team");
         Locator team = manager.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Team"));
         team.getByText("Somebody without e-mail").click();
         team.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true)).fill("V. Iewer");
@@ -154,7 +157,11 @@ class FirstDayTest extends InBrowser {
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("do not belong together");
         signIn(page, "viewer", "another four words");
         assertThat(page).hasURL(at("/office"));
-        assertThat(page.getByText("Tokens for receivers")).isHidden();
+        assertThat(page.getByText("Fleet in and out")).isVisible();
+        assertThat(page.getByText("Receivers and tokens")).isHidden();
+        page.navigate("/office/nothing-of-that-name");
+        assertThat(page.getByText("There is no page at /office/nothing-of-that-name"))
+                .isVisible();
 
         page.navigate("/desk");
         send(token, "5B0D3C", 700, 700, 700);

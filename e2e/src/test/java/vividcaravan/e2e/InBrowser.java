@@ -14,6 +14,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Tests that look through a real browser, and fail when it has anything to complain of. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
@@ -21,7 +23,10 @@ abstract class InBrowser {
 
     private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
 
-    private static final int PATIENCE_MILLIS = 20_000;
+    /** What the pages showed when a test failed: the machine that ran it may be gone when somebody asks. */
+    @RegisterExtension
+    final AfterTestExecutionCallback telling =
+            context -> context.getExecutionException().ifPresent(failure -> tellPages());
 
     private Playwright playwright;
     private Browser browser;
@@ -29,7 +34,7 @@ abstract class InBrowser {
 
     @BeforeAll
     void openBrowser() {
-        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
+        PlaywrightAssertions.setDefaultAssertionTimeout(Patience.WITH_A_PAGE.toMillis());
         playwright = Playwright.create();
         browser = playwright
                 .chromium()
@@ -56,7 +61,7 @@ abstract class InBrowser {
                 .setViewportSize(width, height)
                 .setColorScheme(theme));
         Page page = context.newPage();
-        page.setDefaultTimeout(PATIENCE_MILLIS);
+        page.setDefaultTimeout(Patience.WITH_A_PAGE.toMillis());
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
             // That the server refused something is its answer, not a fault of the page.
@@ -72,6 +77,18 @@ abstract class InBrowser {
 
     Page newPage(String address) {
         return newPage(address, 1280, 800, ColorScheme.LIGHT);
+    }
+
+    private void tellPages() {
+        for (BrowserContext context : browser.contexts()) {
+            for (Page page : context.pages()) {
+                System.out.println("ERROR: the page " + page.url() + " showed: "
+                        + page.locator("body")
+                                .innerText()
+                                .replaceAll("\\s*\\R\\s*", " | ")
+                                .transform(words -> words.substring(0, Math.min(words.length(), 1_500))));
+            }
+        }
     }
 
     @AfterEach

@@ -98,9 +98,13 @@ abstract class InOwnFleet extends InBrowser {
     }
 
     void hear(Tyres tyres) {
+        hear(product, Product.TOKEN, tyres);
+    }
+
+    static void hear(Product product, String token, Tyres tyres) {
         String now = Instant.now().toString();
         product.readings(
-                Product.TOKEN,
+                token,
                 tyres.codes.entrySet().stream()
                         .map(tyre ->
                                 "{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20,\"rssiDbm\":-60}"

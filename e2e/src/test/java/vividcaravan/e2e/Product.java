@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -22,7 +23,7 @@ import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The packaged product in a process of its own, as an operator starts it. */
+/** The product as it is shipped, in a process of its own, as an operator starts it. */
 final class Product implements AutoCloseable {
 
     static final String TOKEN = "token-of-the-tests-only";
@@ -32,8 +33,6 @@ final class Product implements AutoCloseable {
     private static final Path LAID_OUT = HERE.resolve("target/product");
     /** It ends before compiling more thoroughly would have paid. */
     private static final List<String> SHORT_LIVED = List.of("-Xmx512m", "-XX:TieredStopAtLevel=1");
-
-    private static final long PATIENCE_SECONDS = 120;
 
     private static final HttpClient HTTP = HttpClient.newBuilder()
             .version(HttpClient.Version.HTTP_1_1)
@@ -50,20 +49,28 @@ final class Product implements AutoCloseable {
     }
 
     private Product(Path folder, Map<String, String> environment, List<String> before, List<String> options) {
+        this(LAID_OUT, Path.of(""), folder.toString(), environment, before, options);
+    }
+
+    private Product(
+            Path home,
+            Path from,
+            String folder,
+            Map<String, String> environment,
+            List<String> before,
+            List<String> options) {
         port = environment.containsKey("SERVER_PORT") ? Integer.parseInt(environment.get("SERVER_PORT")) : freePort();
         address = "http://localhost:" + port;
         List<String> command = new ArrayList<>(before);
-        command.add("java");
-        command.addAll(options);
-        command.add("-Dspring.aot.enabled=true");
-        command.addAll(List.of("-XX:SharedArchiveFile=" + LAID_OUT.resolve("app.jsa"), "-Xshare:auto"));
-        command.addAll(List.of("-jar", LAID_OUT.resolve("app/vivid-caravan.jar").toString()));
+        command.add(home.resolve("bin/vivid-caravan").toString());
         try {
             log = Files.createTempFile("vivid-caravan", ".log");
             ProcessBuilder builder = new ProcessBuilder(command)
+                    .directory(from.toAbsolutePath().toFile())
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()));
-            builder.environment().put("VIVID_DATA_DIR", folder.toString());
+            builder.environment().put("VIVID_DATA_DIR", folder);
+            builder.environment().put("VIVID_JAVA_OPTIONS", String.join(" ", options));
             builder.environment().put("SERVER_PORT", Integer.toString(port));
             builder.environment().putAll(environment);
             process = builder.start();
@@ -83,6 +90,18 @@ final class Product implements AutoCloseable {
         return started(new Product(folder, Map.of("VIVID_API_TOKEN", TOKEN), List.of(), options));
     }
 
+    /** Packs it up as it is shipped, unpacks it at {@code home}, and starts it from {@code from}, its data in {@code data} there. */
+    static Product startUnpacked(Path home, Path from, String data, String settings) {
+        layOut();
+        run("bash", "-c", "tar -C \"$1\" -cz . | tar -C \"$2\" -xz", "unpack", LAID_OUT.toString(), home.toString());
+        try {
+            Files.writeString(home.resolve("etc/vivid-caravan.conf"), settings);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return started(new Product(home, from, data, Map.of(), List.of(), SHORT_LIVED));
+    }
+
     /** Starts it where no file may grow beyond so many megabytes: to the product that is a full disk. */
     static Product startWithRoomFor(int megabytes, Path folder) {
         layOut();
@@ -93,13 +112,17 @@ final class Product implements AutoCloseable {
 
     /** Lifts that limit while it runs. */
     void makeRoom() {
+        run("prlimit", "--pid", Long.toString(process.pid()), "--fsize=unlimited");
+    }
+
+    private static void run(String... command) {
         try {
-            int result = new ProcessBuilder("prlimit", "--pid", Long.toString(process.pid()), "--fsize=unlimited")
-                    .inheritIO()
-                    .start()
-                    .waitFor();
-            if (result != 0) {
-                throw new AssertionError("prlimit failed");
+            // What a child writes to the tests' own output would get between what they report by it.
+            Process child =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
+            String said = new String(child.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            if (child.waitFor() != 0) {
+                throw new AssertionError(String.join(" ", command) + " failed:\n" + said);
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -110,13 +133,11 @@ final class Product implements AutoCloseable {
     }
 
     void waitUntilUp() {
-        for (int i = 0; i < 300 && !isUp(); i++) {
-            pause(100);
-        }
+        Patience.until("the product is up", this::isUp);
     }
 
     private static Product started(Product product) {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        long until = System.nanoTime() + Patience.WITH_A_PRODUCT.toNanos();
         while (!product.isUp()) {
             if (!product.process.isAlive() || System.nanoTime() > until) {
                 product.kill();
@@ -148,19 +169,10 @@ final class Product implements AutoCloseable {
             if (Files.exists(done) && Files.readString(done).equals(stamp)) {
                 return;
             }
-            Process layOut = new ProcessBuilder(
-                            HERE.resolve("../scripts/lay-out").toString(), jar.toString(), LAID_OUT.toString())
-                    .inheritIO()
-                    .start();
-            if (layOut.waitFor() != 0) {
-                throw new AssertionError("scripts/lay-out failed");
-            }
+            run(HERE.resolve("../scripts/lay-out").toString(), jar.toString(), LAID_OUT.toString());
             Files.writeString(done, stamp);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
         }
     }
 
@@ -252,7 +264,7 @@ final class Product implements AutoCloseable {
 
     /** Waits until the log says {@code pattern}, and gives its first group. */
     String waitForLog(String pattern) {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        long until = System.nanoTime() + Patience.WITH_A_PRODUCT.toNanos();
         Pattern wanted = Pattern.compile(pattern);
         while (System.nanoTime() < until) {
             Matcher found = wanted.matcher(log());
@@ -267,7 +279,7 @@ final class Product implements AutoCloseable {
     /** Waits until the product has ended by itself. */
     int waitForEnd() {
         try {
-            if (!process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+            if (!process.waitFor(Patience.WITH_A_PRODUCT.toSeconds(), TimeUnit.SECONDS)) {
                 kill();
                 throw new AssertionError("the product did not end:\n" + log());
             }
@@ -293,7 +305,7 @@ final class Product implements AutoCloseable {
     public void close() {
         process.destroy();
         try {
-            if (!process.waitFor(40, TimeUnit.SECONDS)) {
+            if (!process.waitFor(Patience.WITH_A_PAGE.toSeconds(), TimeUnit.SECONDS)) {
                 kill();
             }
             Files.deleteIfExists(log);

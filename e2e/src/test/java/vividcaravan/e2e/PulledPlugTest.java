@@ -61,7 +61,9 @@ class PulledPlugTest {
                 thread.start();
                 clients.add(thread);
             }
-            Product.pause(1_500 + random.nextInt(1_500));
+            int enough = (kill + 1) * CLIENTS * BATCH;
+            Patience.until("the clients are at work", () -> acknowledged() > enough || !trouble.isEmpty());
+            Product.pause(random.nextInt(2_000));
             product.kill();
             clients.forEach(PulledPlugTest::join);
             assertThat(trouble).as("what the clients met").isEmpty();
@@ -70,10 +72,14 @@ class PulledPlugTest {
             assertEverythingIsThere(product);
         }
         product.close();
-        assertThat(acknowledged.values().stream().mapToInt(Set::size).sum())
+        assertThat(acknowledged())
                 .as("acknowledged readings, or nothing was tested")
                 .isGreaterThan(KILLS * CLIENTS * BATCH);
         assertThat(alertsSeen).isNotEmpty();
+    }
+
+    private int acknowledged() {
+        return acknowledged.values().stream().mapToInt(Set::size).sum();
     }
 
     private static void join(Thread thread) {

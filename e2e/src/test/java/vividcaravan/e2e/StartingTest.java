@@ -50,6 +50,26 @@ class StartingTest {
     }
 
     @Test
+    void whatIsShippedStartsWhereverItIsUnpackedWithTheSettingsOfItsFile() throws IOException {
+        Path home = Files.createDirectory(folder.resolve("un packed"));
+        Path empty = Files.createDirectory(folder.resolve("empty"));
+
+        try (Product product = Product.startUnpacked(
+                home,
+                empty,
+                "here",
+                "# a remark\nVIVID_API_TOKEN=" + Product.TOKEN + "\nVIVID_DATA_DIR=/never/this/one\n")) {
+            assertThat(product.json("/api/v1/vehicles").get("items")).isEmpty();
+            assertThat(empty.resolve("here/vivid-caravan.mv.db")).exists();
+            assertThat(product.log())
+                    .as("its classes fit where it was unpacked")
+                    .doesNotContain("Preparing")
+                    .doesNotContain("[cds]")
+                    .contains("/set-up#");
+        }
+    }
+
+    @Test
     void aSecondProcessOnTheSameFolderSaysSo() {
         try (Product first = Product.startWithToken(folder)) {
             Product second = Product.launch(folder, Map.of("VIVID_API_TOKEN", Product.TOKEN));
@@ -132,12 +152,9 @@ class StartingTest {
     }
 
     /** The tables of a new product are made in many steps, which take five megabytes until they are tidied away. */
-    private void waitUntilTidied() throws IOException {
+    private void waitUntilTidied() {
         Path database = folder.resolve("vivid-caravan.mv.db");
-        for (int i = 0; i < 300 && Files.size(database) > 1_000_000; i++) {
-            Product.pause(100);
-        }
-        assertThat(Files.size(database)).isLessThan(1_000_000);
+        Patience.until("the database is tidied", () -> database.toFile().length() < 1_000_000);
     }
 
     private static int kept(Product product) {

@@ -14,7 +14,7 @@ class TeamTest extends InOwnFleet {
     void aDriverIsInvitedJoinsAndSeesWhatIsAssignedToThem() {
         describedVehicle("LM-64");
         Page page = signedIn(1280, 800);
-        page.navigate("/office");
+        page.navigate("/office/team");
         page.getByLabel("E-mail address").fill("d.unnock@example.org");
         page.getByLabel(Pattern.compile("^\\s*As\\b")).selectOption("DRIVER");
         button(page, "Invite").click();
@@ -36,7 +36,7 @@ class TeamTest extends InOwnFleet {
         late.navigate(link);
         assertThat(late.getByText("This link was used")).isVisible();
 
-        page.navigate("/office");
+        page.navigate("/office/team");
         button(page, "Change the vehicles of D. Unnock").click();
         page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill("LM-64");
         button(page, "Let them see it").click();

@@ -18,6 +18,9 @@ import vividcaravan.server.fleet.WheelLimits;
  * @param isRunSoft whether only an inspection or scrapping closes it
  * @param shelvedUntil when it comes back, if it was put aside
  * @param shownPosition the wheel whose readings show it best; null where none does
+ * @param chartHours how many hours of its readings show it best
+ * @param exchangeWith the wheel whose sensor is to change places with this one's, where that is offered; null otherwise
+ * @param exchangeSince since when, as far as the readings tell
  * @param limits of that wheel now; null where the wheel is gone
  */
 public record AlertDetail(
@@ -30,6 +33,9 @@ public record AlertDetail(
         boolean isParked,
         @Nullable Instant shelvedUntil,
         @Nullable String shownPosition,
+        int chartHours,
+        @Nullable String exchangeWith,
+        @Nullable Instant exchangeSince,
         @Nullable WheelLimits limits) {
 
     /** A caution. */

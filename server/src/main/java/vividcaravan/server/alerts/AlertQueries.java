@@ -12,9 +12,12 @@ import java.util.function.LongPredicate;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.hibernate.query.SelectionQuery;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
@@ -28,6 +31,10 @@ import vividcaravan.server.platform.Rounded;
 public class AlertQueries {
 
     private static final int ENTRY_QUERY = 1_000;
+
+    private static final int HOURS = 12;
+    private static final int HOURS_OF_DAYS = 72;
+    private static final int HOURS_OF_WEEKS = 504;
 
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
@@ -120,8 +127,8 @@ public class AlertQueries {
                     .or(() -> Optional.ofNullable(alert.evidence().other()));
             return Optional.of(new AlertDetail(
                     item(row, alert, vehicle, words),
-                    words.causes(alert),
-                    words.reasons(alert),
+                    byDepot(words, vehicle).causes(alert),
+                    byDepot(words, vehicle).reasons(alert),
                     AlertWords.safetyNotes(alert).stream()
                             .map(note -> new AlertDetail.Safety(note.title(), note.text()))
                             .toList(),
@@ -133,6 +140,11 @@ public class AlertQueries {
                     alert.evidence().isParked(),
                     alert.shelvedUntil() == null ? null : Instant.ofEpochMilli(alert.shelvedUntil()),
                     shown.map(Position::code).orElse(null),
+                    chartHours(alert),
+                    exchangeWith(alert, vehicle),
+                    alert.evidence().step() == null
+                            ? null
+                            : Instant.ofEpochMilli(alert.evidence().step().to()),
                     shown.flatMap(vehicle.rules()::at).map(WheelLimits::of).orElse(null)));
         }
     }
@@ -212,6 +224,28 @@ public class AlertQueries {
                 .toList();
     }
 
+    /** What shows over days is to be seen over days. */
+    private static int chartHours(Alert alert) {
+        boolean isOfDays = alert.evidence().step() != null || alert.evidence().isRepeating();
+        return alert.evidence().overDays() != null ? HOURS_OF_WEEKS : isOfDays ? HOURS_OF_DAYS : HOURS;
+    }
+
+    /** The wheel whose sensor is to change places with this one's, where the alert says so and both have one. */
+    private static @Nullable String exchangeWith(Alert alert, FleetVehicle vehicle) {
+        Position other = alert.evidence().other();
+        boolean isOffered = alert.kind() == AlertKind.SENSORS_CROSSED
+                && alert.state() != AlertState.CLOSED
+                && other != null
+                && vehicle.sensorAt(alert.position()).isPresent()
+                && vehicle.sensorAt(other).isPresent();
+        return isOffered ? other.code() : null;
+    }
+
+    /** Times are told by the clock where the vehicle lives. */
+    private static AlertWords byDepot(AlertWords words, FleetVehicle vehicle) {
+        return vehicle.depot().map(depot -> words.by(depot.timeZone())).orElse(words);
+    }
+
     private static AlertItem item(AlertRow row, Alert alert, FleetVehicle vehicle, AlertWords words) {
         Position position = alert.position();
         String ref = vehicle.description().ref();
@@ -229,7 +263,7 @@ public class AlertQueries {
                         .filter(e -> e.change().isStep())
                         .map(e -> new AlertItem.Step(Instant.ofEpochMilli(e.at()), e.kind(), e.urgency()))
                         .toList(),
-                words.summary(alert, ref),
+                byDepot(words, vehicle).summary(alert, ref),
                 words.advice(alert),
                 Rounded.tenth(alert.evidence().pressureKpa()),
                 Rounded.tenth(alert.evidence().pressureAt20Kpa()),

@@ -97,6 +97,19 @@ class AlertRow {
 
     double toGaugeKpa;
 
+    /** What its days show of a leak; null where they show none. */
+    Long daysSince;
+
+    Double daysKpaPerDay;
+    Double daysErrorKpaPerDay;
+    Long daysLowAt;
+    Integer daysFillings;
+    /** Where its level stepped; null where it did not. */
+    Long stepFrom;
+
+    Long stepTo;
+    Double stepKpa;
+
     static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
         AlertRow row = new AlertRow();
         row.id = alert.id();
@@ -143,6 +156,8 @@ class AlertRow {
                 : evidence.shortfalls().stream()
                         .map(lack -> lack.position().code() + " " + lack.kpa())
                         .collect(Collectors.joining(","));
+        takeDays(evidence.overDays());
+        takeStep(evidence.step());
         Others others = evidence.others();
         siblings = others.count();
         siblingsC = others.celsius();
@@ -151,6 +166,30 @@ class AlertRow {
         mateKpaAt20 = others.mateKpaAt20();
         siblingsLossKpaPerHour = others.lossKpaPerHour();
         siblingsDeviation = others.deviation();
+    }
+
+    private void takeDays(Evidence.OverDays days) {
+        daysSince = days == null ? null : days.since();
+        daysKpaPerDay = days == null ? null : days.kpaPerDay();
+        daysErrorKpaPerDay = days == null ? null : days.errorKpaPerDay();
+        daysLowAt = days == null ? null : days.lowAt();
+        daysFillings = days == null ? null : days.fillings();
+    }
+
+    private void takeStep(Evidence.Step step) {
+        stepFrom = step == null ? null : step.from();
+        stepTo = step == null ? null : step.to();
+        stepKpa = step == null ? null : step.kpa();
+    }
+
+    private Evidence.OverDays overDays() {
+        return daysSince == null
+                ? null
+                : new Evidence.OverDays(daysSince, daysKpaPerDay, daysErrorKpaPerDay, daysLowAt, daysFillings);
+    }
+
+    private Evidence.Step step() {
+        return stepFrom == null ? null : new Evidence.Step(stepFrom, stepTo, stepKpa);
     }
 
     private Others others() {
@@ -196,7 +235,9 @@ class AlertRow {
                 lastHeardAt,
                 others(),
                 lacking(),
-                toGaugeKpa);
+                toGaugeKpa,
+                overDays(),
+                step());
         return new Alert(
                 id,
                 position == null ? null : Position.parse(position),

@@ -3,11 +3,9 @@ package vividcaravan.server.description;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.ZoneId;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -15,17 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.server.fleet.DepotDescription;
-import vividcaravan.server.fleet.FleetDirectory;
-import vividcaravan.server.fleet.FleetTables;
-import vividcaravan.server.fleet.FleetVehicle;
-import vividcaravan.server.fleet.VehicleRedescribed;
-import vividcaravan.server.logbook.Deed;
-import vividcaravan.server.logbook.DeedKind;
-import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
-import vividcaravan.server.writer.Decision;
-import vividcaravan.server.writer.Done;
-import vividcaravan.server.writer.SingleWriter;
 
 /** Depots: where vehicles live, by which clock and how high. */
 @RestController
@@ -36,16 +24,10 @@ class DepotsController {
 
     private static final int LONGEST_NAME = 120;
 
-    private final FleetDirectory fleet;
-    private final FleetTables store;
-    private final SingleWriter writer;
-    private final ApplicationEventPublisher events;
+    private final Depots depots;
 
-    DepotsController(FleetDirectory fleet, FleetTables store, SingleWriter writer, ApplicationEventPublisher events) {
-        this.fleet = fleet;
-        this.store = store;
-        this.writer = writer;
-        this.events = events;
+    DepotsController(Depots depots) {
+        this.depots = depots;
     }
 
     /** A depot, and how many vehicles live there. */
@@ -57,20 +39,13 @@ class DepotsController {
     @GetMapping
     @Operation(operationId = "listDepots", summary = "The depots")
     DepotList list() {
-        return new DepotList(fleet.depots().stream()
-                .sorted(Comparator.comparing(DepotDescription::name))
+        return new DepotList(depots.byName().stream()
                 .map(depot -> new DepotItem(
                         depot.name(),
                         depot.timeZone().getId(),
                         depot.altitudeM(),
-                        at(depot.name()).size()))
+                        depots.vehiclesOf(depot.name()).size()))
                 .toList());
-    }
-
-    private List<FleetVehicle> at(String depot) {
-        return fleet.vehicles().stream()
-                .filter(vehicle -> depot.equals(vehicle.description().depot()))
-                .toList();
     }
 
     /** A depot, new or changed. */
@@ -80,29 +55,8 @@ class DepotsController {
     @PreAuthorize("hasRole('MANAGER')")
     @Operation(operationId = "setDepot", summary = "Add a depot, or change the clock and height of one")
     DepotList set(@RequestBody DepotRequest request) {
-        DepotDescription depot = checked(request);
-        writer.make(view -> Decision.make(pen -> {
-            Optional<DepotDescription> before = fleet.depot(depot.name());
-            store.storeDepot(pen.session(), depot);
-            for (FleetVehicle vehicle : at(depot.name())) {
-                vehicle.describe(vehicle.description(), depot);
-                events.publishEvent(new VehicleRedescribed(pen, vehicle));
-            }
-            return Done.by(deed(before, depot));
-        }));
+        depots.set(checked(request));
         return list();
-    }
-
-    private static Deed deed(Optional<DepotDescription> before, DepotDescription depot) {
-        return Deed.of(
-                        DeedKind.DEPOT_CHANGED,
-                        new Thing(Thing.Kind.DEPOT, depot.name(), depot.name()),
-                        (before.isPresent() ? "changed depot " : "added depot ") + depot.name())
-                .with(
-                        "Clock",
-                        before.map(was -> was.timeZone().getId()).orElse(null),
-                        depot.timeZone().getId())
-                .with("Height", "m", before.map(DepotDescription::altitudeM).orElse(null), depot.altitudeM());
     }
 
     private static DepotDescription checked(DepotRequest request) {

@@ -20,6 +20,7 @@ import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.VehicleJudge;
 import vividcaravan.core.judge.WheelCondition;
+import vividcaravan.core.judge.air.AirStep;
 import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.judge.rules.AxleConduct;
 import vividcaravan.core.judge.rules.Reading;
@@ -45,6 +46,9 @@ public final class FleetVehicle {
     private final Map<Position, WheelCondition> conditions = new ConcurrentHashMap<>();
     /** How fast wheels lose air at present, kPa an hour. */
     private final Map<Position, Double> losses = new ConcurrentHashMap<>();
+
+    private final Map<Position, List<AirStep>> airSteps = new ConcurrentHashMap<>();
+    private final Map<Position, Long> steppedAt = new ConcurrentHashMap<>();
 
     private final Set<Position> soaked = ConcurrentHashMap.newKeySet();
     private final Set<Position> toBeFilled = ConcurrentHashMap.newKeySet();
@@ -342,6 +346,11 @@ public final class FleetVehicle {
         return conditions.getOrDefault(position, WheelCondition.OK);
     }
 
+    /** The latest steps of a wheel's air that its readings showed, the oldest first. */
+    public List<AirStep> airSteps(Position position) {
+        return airSteps.getOrDefault(position, List.of());
+    }
+
     /** Takes note that wheel {@code position} was judged. */
     public void judged(Position position) {
         WheelCondition condition = judge.condition(position);
@@ -353,6 +362,10 @@ public final class FleetVehicle {
             losses.put(position, loss.getAsDouble());
         } else if (!losses.isEmpty()) {
             losses.remove(position);
+        }
+        if (steppedAt.getOrDefault(position, Long.MIN_VALUE) != judge.lastAirStepAt(position)) {
+            steppedAt.put(position, judge.lastAirStepAt(position));
+            airSteps.put(position, judge.airSteps(position));
         }
         keep(soaked, position, judge.isSoaked(position));
         keep(toBeFilled, position, judge.isToBeFilled(position));

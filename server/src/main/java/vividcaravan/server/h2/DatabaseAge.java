@@ -66,7 +66,7 @@ final class DatabaseAge {
             throw new StartRefused(
                     "The database " + database + " is damaged: it holds less than when it was last in use (change "
                             + found + " instead of " + noted + ").",
-                    "Bring back the newest backup: java -jar vivid-caravan.jar --restore FILE, with VIVID_DATA_DIR"
+                    "Bring back the newest backup: bin/vivid-caravan --restore FILE, with VIVID_DATA_DIR"
                             + " naming this folder. If you put an older file there yourself, take away "
                             + noteBeside(database).getFileName() + " and start again.");
         }

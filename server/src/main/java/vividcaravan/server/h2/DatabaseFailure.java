@@ -26,7 +26,7 @@ final class DatabaseFailure extends AbstractFailureAnalyzer<SQLException> {
             case ErrorCode.FILE_CORRUPTED_1, ErrorCode.FILE_VERSION_ERROR_1, ErrorCode.GENERAL_ERROR_1 ->
                 new FailureAnalysis(
                         "The database in the folder " + folder + " is damaged: " + cause.getMessage(),
-                        "Keep the file as it is. Bring back the newest backup: java -jar vivid-caravan.jar --restore"
+                        "Keep the file as it is. Bring back the newest backup: bin/vivid-caravan --restore"
                                 + " FILE, with VIVID_DATA_DIR naming this folder; the damaged file is set aside.",
                         cause);
             case ErrorCode.IO_EXCEPTION_1, ErrorCode.IO_EXCEPTION_2, ErrorCode.FILE_CREATION_FAILED_1 ->

@@ -31,7 +31,7 @@ public final class DatabaseFile implements JdbcConnectionDetails {
             throw new StartRefused(
                     "The database in the folder " + properties.dataDir().toAbsolutePath()
                             + " is damaged: its file has no bytes.",
-                    "Bring back the newest backup: java -jar vivid-caravan.jar --restore FILE, with VIVID_DATA_DIR"
+                    "Bring back the newest backup: bin/vivid-caravan --restore FILE, with VIVID_DATA_DIR"
                             + " naming this folder. To begin anew instead, take the empty file away.");
         }
         DatabaseAge.refuseOlder(file);

@@ -52,7 +52,7 @@ final class Doubtful {
         OfSensor seen = sensors.computeIfAbsent(sensor.id(), id -> new OfSensor());
         Set<Long> held = doubtful.computeIfAbsent(sensor.id(), id -> new HashSet<>());
         held.add(reading.at());
-        seen.doubt.sure(reading, targetKpa, seen.stepKpa).forEach(sure -> {
+        seen.doubt.sure(reading, targetKpa, seen.stepKpa, Double.NaN).forEach(sure -> {
             seen.learnStep(sure.pressureKpa());
             held.remove(sure.at());
         });

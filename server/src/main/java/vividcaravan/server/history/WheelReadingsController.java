@@ -8,7 +8,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -141,30 +140,12 @@ class WheelReadingsController {
         return Double.isNaN(said) ? null : said;
     }
 
-    /** A day is made of the UTC hours that begin in it, by the depot's clock. */
     private WheelReadings summaries(
             FleetVehicle vehicle, Position wheel, long from, long to, int most, int given, String resolution) {
         ZoneId zone = vehicle.depot().map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
-        ChronoUnit unit = resolution.equals("day") ? ChronoUnit.DAYS : ChronoUnit.HOURS;
-        List<WheelReadings.Item> items = new ArrayList<>();
-        Span[] open = {null};
-        history.eachHour(vehicle, wheel, from, to, (sensor, hour) -> {
-            Instant start = Instant.ofEpochMilli(hour.hour() * BlockStore.HOUR_MILLIS);
-            Instant beginning = unit == ChronoUnit.HOURS
-                    ? start
-                    : start.atZone(zone).truncatedTo(unit).toInstant();
-            if (open[0] != null && open[0].isFor(sensor.code(), beginning)) {
-                open[0] = new Span(sensor.code(), beginning, open[0].sum().plus(hour));
-            } else {
-                if (open[0] != null) {
-                    items.add(open[0].item());
-                }
-                open[0] = new Span(sensor.code(), beginning, hour);
-            }
-        });
-        if (open[0] != null) {
-            items.add(open[0].item());
-        }
+        WheelSummaries summaries = new WheelSummaries(resolution.equals("day") ? zone : null);
+        history.eachHour(vehicle, wheel, from, to, summaries::take);
+        List<WheelReadings.Item> items = summaries.items();
         List<WheelReadings.Item> left = items.subList(Math.min(given, items.size()), items.size());
         if (left.size() <= most) {
             return new WheelReadings(left, null);
@@ -176,36 +157,6 @@ class WheelReadingsController {
                 .filter(item -> item.at().equals(next))
                 .count();
         return new WheelReadings(page, new Cursor(next.toEpochMilli(), givenOfNext).text());
-    }
-
-    /** An hour or a day of one sensor, being summed up. */
-    private record Span(String sensor, Instant beginning, HourSummary sum) {
-
-        boolean isFor(String code, Instant start) {
-            return sensor.equals(code) && beginning.equals(start);
-        }
-
-        WheelReadings.Item item() {
-            int count = sum.count();
-            return new WheelReadings.Item(
-                    sensor,
-                    beginning,
-                    Rounded.tenth(sum.gauge().mean(count)),
-                    Rounded.tenth(sum.at20().mean(count)),
-                    Rounded.tenth(sum.celsius().mean(count)),
-                    null,
-                    null,
-                    null,
-                    null,
-                    new WheelReadings.Summary(
-                            count,
-                            Rounded.tenth(sum.gauge().lowest()),
-                            Rounded.tenth(sum.gauge().highest()),
-                            Rounded.tenth(sum.at20().lowest()),
-                            Rounded.tenth(sum.at20().highest()),
-                            Rounded.tenth(sum.celsius().lowest()),
-                            Rounded.tenth(sum.celsius().highest())));
-        }
     }
 
     /**

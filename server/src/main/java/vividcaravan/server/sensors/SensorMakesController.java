@@ -2,9 +2,7 @@ package vividcaravan.server.sensors;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.util.Arrays;
 import java.util.List;
-import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,17 +12,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.MountKind;
-import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.SensorMake;
-import vividcaravan.server.fleet.SensorMakeRow;
-import vividcaravan.server.logbook.Deed;
-import vividcaravan.server.logbook.DeedKind;
-import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.writer.Decision;
-import vividcaravan.server.writer.Done;
-import vividcaravan.server.writer.SingleWriter;
 
 /** What the fleet's sensors are, mount by mount. */
 @RestController
@@ -36,12 +26,10 @@ class SensorMakesController {
     private static final double SHORTEST_RANGE_KPA = 500;
     private static final double LONGEST_RANGE_KPA = 2_000;
 
-    private final FleetDirectory fleet;
-    private final SingleWriter writer;
+    private final SensorMakes makes;
 
-    SensorMakesController(FleetDirectory fleet, SingleWriter writer) {
-        this.fleet = fleet;
-        this.writer = writer;
+    SensorMakesController(SensorMakes makes) {
+        this.makes = makes;
     }
 
     /** Every mount. */
@@ -50,8 +38,7 @@ class SensorMakesController {
     @GetMapping
     @Operation(operationId = "listSensorMakes", summary = "What the fleet's sensors of each mount are")
     SensorMakeList list() {
-        return new SensorMakeList(
-                Arrays.stream(MountKind.values()).map(fleet::make).toList());
+        return new SensorMakeList(makes.all());
     }
 
     /** What sensors of one mount are. */
@@ -70,28 +57,7 @@ class SensorMakesController {
         faults.within(
                 "rangeKpa", range, SHORTEST_RANGE_KPA, LONGEST_RANGE_KPA, "Tyre sensors measure to 500 to 2000 kPa");
         faults.refuse();
-        SensorMake make = new SensorMake(mount, Boolean.TRUE.equals(request.isVented()), range);
-        writer.make(view -> Decision.make(pen -> {
-            SensorMake before = fleet.make(mount);
-            StatelessSession session = pen.session();
-            SensorMakeRow row = new SensorMakeRow();
-            row.mount = mount;
-            row.vented = make.isVented();
-            row.rangeKpa = range;
-            if (session.get(SensorMakeRow.class, mount) == null) {
-                session.insert(row);
-            } else {
-                session.update(row);
-            }
-            fleet.madeAs(make);
-            Thing thing = new Thing(Thing.Kind.SETTING, "sensor-makes", "Sensors " + mount.words());
-            return Done.by(Deed.of(
-                            DeedKind.SENSOR_MAKE_CHANGED,
-                            thing,
-                            "said what the fleet's sensors " + mount.words() + " are")
-                    .with("Vented", before.isVented(), make.isVented())
-                    .with("They measure up to", "kPa", before.rangeKpa(), make.rangeKpa()));
-        }));
+        makes.set(new SensorMake(mount, Boolean.TRUE.equals(request.isVented()), range));
         return list();
     }
 }

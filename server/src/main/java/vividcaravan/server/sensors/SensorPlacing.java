@@ -1,6 +1,7 @@
 package vividcaravan.server.sensors;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -17,6 +18,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
@@ -72,6 +74,49 @@ public class SensorPlacing {
         change.fit(first, vehicle.id(), other, at, at);
         change.fit(second, vehicle.id(), one, at, at);
         change.store(pen, events);
+    }
+
+    /**
+     * The same as an act of its own.
+     *
+     * @throws Refusal if one of the two has no sensor, or one of them came to its wheel later than that
+     */
+    void exchange(FleetVehicle vehicle, Position one, Position other, Instant at) {
+        writer.make(view -> {
+            KnownSensor first = sensorSince(vehicle, one, at);
+            KnownSensor second = sensorSince(vehicle, other, at);
+            return Decision.make(pen -> {
+                exchange(pen, vehicle, one, other, at.toEpochMilli());
+                Thing wheel = vehicle.thing(one);
+                return Done.by(Deed.of(
+                                DeedKind.SENSOR_PLACED,
+                                wheel,
+                                "exchanged the sensors of " + wheel.name() + " and " + other.code())
+                        .at(vehicle.id(), one.code())
+                        .at(vehicle.id(), other.code())
+                        .with("Since", Difference.TIME, null, at.toString())
+                        .with("Sensor of " + one.code(), first.code(), second.code())
+                        .with("Sensor of " + other.code(), second.code(), first.code()));
+            });
+        });
+    }
+
+    private static KnownSensor sensorSince(FleetVehicle vehicle, Position wheel, Instant at) {
+        KnownSensor sensor = vehicle.sensorAt(wheel)
+                .orElseThrow(
+                        () -> Refusal.conflict("There is no sensor at " + wheel.code() + "; nothing was exchanged."));
+        boolean isThere = sensor.fittingAt(at.toEpochMilli())
+                .filter(stay -> stay.isOpen()
+                        && stay.vehicle() == vehicle.id()
+                        && stay.position().equals(wheel))
+                .isPresent();
+        if (!isThere) {
+            throw Refusal.badRequest(
+                    "at",
+                    "The sensor at " + wheel.code()
+                            + " came there later than that. Say a time since when both sat there.");
+        }
+        return sensor;
     }
 
     /** The sensor at a wheel, if there is one, sits nowhere from now on. */

@@ -60,7 +60,7 @@ class Letters implements Follower {
 
                 Keep this mail. With that line anybody can check later that no entry up to there was changed, taken
                 out or added:
-                java -jar vivid-caravan.jar --verify-logbook %s"""
+                bin/vivid-caravan --verify-logbook %s"""
                         .formatted(entry.number(), entry.at(), line, line))));
     }
 }

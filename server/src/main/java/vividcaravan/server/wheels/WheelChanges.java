@@ -14,6 +14,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.air.AirStep;
 import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.DescriptionReplaced;
@@ -25,6 +26,7 @@ import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.Pen;
@@ -34,6 +36,9 @@ import vividcaravan.server.writer.View;
 /** What people did to a wheel: set its pressure, moved its sensor, changed its limits. */
 @Component
 public class WheelChanges {
+
+    /** Whoever writes an adjustment down does so within so long of it. */
+    private static final long WRITTEN_WITHIN_MILLIS = 15L * 60 * 1000;
 
     private final SingleWriter writer;
     private final SessionFactory sessions;
@@ -63,7 +68,11 @@ public class WheelChanges {
         /** A sensor was taken out. */
         SENSOR_REMOVED,
         /** Its target or its limits are others from here on. */
-        LIMITS_CHANGED
+        LIMITS_CHANGED,
+        /** Its readings show that air was let in, and nobody wrote it down. */
+        FILLED,
+        /** Its readings show that air was let out or lost at once, and nobody wrote it down. */
+        LET_OUT
     }
 
     /**
@@ -82,6 +91,24 @@ public class WheelChanges {
             @Nullable Double toKpa,
             @Nullable String who,
             @Nullable String note) {}
+
+    private static void addUnrecorded(
+            FleetVehicle vehicle, Position position, Instant from, Instant to, List<WheelChange> found) {
+        for (AirStep step : vehicle.airSteps(position)) {
+            Instant at = Instant.ofEpochMilli(step.at());
+            boolean isShown = !at.isBefore(from) && !at.isAfter(to);
+            if (isShown && !vehicle.rulesAt(position).isAdjustedNear(step.at(), WRITTEN_WITHIN_MILLIS)) {
+                found.add(new WheelChange(
+                        at,
+                        step.kpa() > 0 ? Kind.FILLED : Kind.LET_OUT,
+                        null,
+                        Rounded.tenth(step.afterKpa() - step.kpa()),
+                        Rounded.tenth(step.afterKpa()),
+                        null,
+                        null));
+            }
+        }
+    }
 
     /** What somebody says of a pressure that was set, kPa gauge; null where it was not measured. */
     public record Measured(@Nullable Double beforeKpa, @Nullable Double afterKpa) {
@@ -219,6 +246,7 @@ public class WheelChanges {
                 found.add(moved(stay.to(), Kind.SENSOR_REMOVED, code));
             }
         }
+        addUnrecorded(vehicle, position, from, to, found);
         found.sort(Comparator.comparing(WheelChange::at));
         return found;
     }

@@ -69,6 +69,7 @@ class RightsTest {
         row(
                 PEOPLE,
                 "listAlerts",
+                "listPeople",
                 "listVehicles",
                 "live",
                 "checkStatedFigure",
@@ -89,7 +90,7 @@ class RightsTest {
         row(READ, "listDeedKinds");
         row(READ, "exportFleet", "listDepots", "listLayouts");
         row(MANAGE, "setDepot", "describeVehicle", "describeVehicles", "changeDescription", "putInState");
-        row(HANDLE, "useVehicle", "retireSensor");
+        row(HANDLE, "useVehicle", "retireSensor", "exchangeSensors");
         row(READ, "getLimits", "listLoadTables", "proposeTarget", "listSensorMakes");
         row(MANAGE, "changeLimits", "undoLimitChange", "enterLoadTable", "removeLoadTable", "setSensorMake");
         row(MANAGE, "setWorkshopRules");

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import vividcaravan.server.Door;
+import vividcaravan.server.Patience;
 import vividcaravan.server.RunningProduct;
 
 /** How large and how slow a body may be, and how the answer reaches whoever sent one that is refused. */
@@ -32,7 +33,7 @@ class BodiesAtTheDoorTest {
 
     private Socket line() throws IOException {
         Socket socket = new Socket(uri.getHost(), uri.getPort());
-        socket.setSoTimeout(30_000);
+        socket.setSoTimeout((int) Patience.MOST.toMillis());
         return socket;
     }
 
@@ -106,7 +107,7 @@ class BodiesAtTheDoorTest {
             long begun = System.nanoTime();
 
             assertThat(answer(socket)).startsWith("HTTP/1.1 408");
-            assertThat((System.nanoTime() - begun) / 1_000_000_000L).isBetween(8L, 20L);
+            assertThat((System.nanoTime() - begun) / 1_000_000_000L).isGreaterThanOrEqualTo(8L);
         }
     }
 

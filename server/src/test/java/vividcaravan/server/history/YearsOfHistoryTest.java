@@ -12,7 +12,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import java.util.zip.ZipInputStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -24,6 +23,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.Patience;
 
 /** Months pass: readings go after the retention, summaries stay, and what comes late finds its place. */
 @Tag("long")
@@ -66,13 +66,6 @@ class YearsOfHistoryTest {
                 .isEqualTo(8);
     }
 
-    private static void until(BooleanSupplier isSo) throws InterruptedException {
-        for (int i = 0; i < 200 && !isSo.getAsBoolean(); i++) {
-            Thread.sleep(50);
-        }
-        assertThat(isSo.getAsBoolean()).as("within ten seconds").isTrue();
-    }
-
     private static List<Long> weeks(OwnProduct product) {
         try (StatelessSession session = product.bean(SessionFactory.class).openStatelessSession()) {
             return session
@@ -97,7 +90,7 @@ class YearsOfHistoryTest {
                 drive(product, day);
                 product.pass(Duration.ofDays(1));
                 long yesterday = SummaryStore.day(product.now().toEpochMilli());
-                until(() -> summaries.writtenBefore() >= yesterday);
+                Patience.until("the past is summed up", () -> summaries.writtenBefore() >= yesterday);
             }
 
             JsonNode raw = items(product, "from=2026-01-01T00:00:00Z&limit=10000");
@@ -165,14 +158,16 @@ class YearsOfHistoryTest {
             drive(product, 0);
             product.pass(Duration.ofDays(2));
             SummaryStore summaries = product.bean(SummaryStore.class);
-            until(() -> summaries.writtenBefore() == SummaryStore.day(BEGIN.toEpochMilli()) + 2);
+            Patience.until(
+                    "the past is summed up",
+                    () -> summaries.writtenBefore() == SummaryStore.day(BEGIN.toEpochMilli()) + 2);
 
             product.door().readings(array(List.of(reading("AA0001", BEGIN.plusSeconds(6 * 3600 + 60), 700, 20))));
             JsonNode atOnce = items(product, "resolution=day&from=2026-01-05T00:00:00Z");
             product.restart();
             product.pass(Duration.ofHours(2));
             BlockStore blocks = product.bean(BlockStore.class);
-            until(() -> blocks.dirty().isEmpty());
+            Patience.until("the past is summed up", () -> blocks.dirty().isEmpty());
             JsonNode afterwards = items(product, "resolution=day&from=2026-01-05T00:00:00Z");
 
             assertThat(atOnce.get(0).get("summary").get("count").asInt()).isEqualTo(5);
@@ -191,7 +186,9 @@ class YearsOfHistoryTest {
             drive(product, 0);
             product.pass(Duration.ofDays(2));
             SummaryStore summaries = product.bean(SummaryStore.class);
-            until(() -> summaries.writtenBefore() == SummaryStore.day(BEGIN.toEpochMilli()) + 2);
+            Patience.until(
+                    "the past is summed up",
+                    () -> summaries.writtenBefore() == SummaryStore.day(BEGIN.toEpochMilli()) + 2);
 
             // Recorded two days later: the two were swapped at 06:15 of the first day.
             String swapped = FLEET.formatted("AA0002", "AA0001", ", \"onExisting\": \"update\"")
@@ -223,7 +220,8 @@ class YearsOfHistoryTest {
                     .json()
                     .get("items");
             SummaryStore summaries = product.bean(SummaryStore.class);
-            until(() -> summaries.writtenBefore() == SummaryStore.day(then.toEpochMilli()));
+            Patience.until(
+                    "the past is summed up", () -> summaries.writtenBefore() == SummaryStore.day(then.toEpochMilli()));
             JsonNode days = product.door()
                     .get(wheel + "?resolution=day&from=2026-11-20T00:00:00Z")
                     .json()

@@ -17,6 +17,7 @@ import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Door;
+import vividcaravan.server.Patience;
 import vividcaravan.server.RunningProduct;
 
 /** An open stream, read as the standard for server-sent events says. */
@@ -71,7 +72,7 @@ final class OpenStream implements AutoCloseable {
     }
 
     Event next(String name, String vehicle) {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(10);
+        long until = System.nanoTime() + Patience.MOST.toNanos();
         try {
             while (System.nanoTime() < until) {
                 Event event = events.poll(100, TimeUnit.MILLISECONDS);
@@ -84,7 +85,7 @@ final class OpenStream implements AutoCloseable {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        throw new AssertionError("no " + name + " event of " + vehicle + " within ten seconds");
+        throw new AssertionError("no " + name + " event of " + vehicle + " within " + Patience.MOST);
     }
 
     @Override

@@ -20,6 +20,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.Patience;
 import vividcaravan.server.RunningProduct;
 import vividcaravan.server.h2.H2Storage;
 
@@ -96,9 +97,7 @@ class OperationContractTest {
                 }
             });
             sender.start();
-            for (int i = 0; i < 1_000 && sent[0] < 400; i++) {
-                Thread.sleep(10);
-            }
+            Patience.until("two batches are in", () -> sent[0] >= 400);
             before = own.get("/api/v1/vehicles/" + truck.ref() + "/wheels/1L/readings?limit=10000")
                     .json()
                     .get("items")

@@ -23,6 +23,7 @@ import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.Patience;
 
 /** People asked to join by mail, drivers with vehicles of their own, and people who leave. */
 class TeamContractTest {
@@ -194,11 +195,8 @@ class TeamContractTest {
                 "--vivid.mail.security=NONE");
         door.postJson("/api/v1/invitations", "{ \"email\": \"a@example.org\", \"role\": \"VIEWER\" }");
 
-        for (int i = 0; i < 100 && troubleOfNewest().isEmpty(); i++) {
-            Thread.sleep(100);
-        }
+        Patience.until("the trouble is told", () -> !troubleOfNewest().isEmpty());
 
-        assertThat(troubleOfNewest()).isNotEmpty();
         assertThat(door.get("/api/v1/outbox").json().at("/items/0/state").asString())
                 .isEqualTo("WAITING");
     }
@@ -207,15 +205,15 @@ class TeamContractTest {
         return door.get("/api/v1/outbox").json().at("/items/0/trouble").asString("");
     }
 
-    private JsonNode eventually(String state) throws InterruptedException {
-        for (int i = 0; i < 100; i++) {
-            JsonNode newest = door.get("/api/v1/outbox").json().at("/items/0");
-            if (newest.get("state").asString().equals(state)) {
-                return newest;
-            }
-            Thread.sleep(100);
-        }
-        throw new AssertionError(door.get("/api/v1/outbox").text());
+    private JsonNode eventually(String state) {
+        Patience.until(
+                "the newest letter is " + state,
+                () -> newestLetter().get("state").asString().equals(state));
+        return newestLetter();
+    }
+
+    private JsonNode newestLetter() {
+        return door.get("/api/v1/outbox").json().at("/items/0");
     }
 
     @Test

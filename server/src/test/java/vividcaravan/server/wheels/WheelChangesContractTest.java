@@ -93,6 +93,93 @@ class WheelChangesContractTest {
         assertThat(chart.get("changes")).hasSize(1);
     }
 
+    @Test
+    void airThatNobodyWroteDownIsAnEventOfTheWheelAndNoAlert() {
+        FourWheels vehicle = fourWheels("", "");
+        drive(vehicle, now.minus(Duration.ofHours(5)), now.minus(Duration.ofHours(2)), 1, 0);
+        drive(vehicle, now.minus(Duration.ofHours(2)), now, 1, 30);
+
+        JsonNode filled = changes(vehicle.ref(), "1R").stream()
+                .filter(change -> change.get("kind").asString().equals("FILLED"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(Instant.parse(filled.get("at").asString()))
+                .isBetween(
+                        now.minus(Duration.ofHours(2)).minusSeconds(60),
+                        now.minus(Duration.ofHours(2)).plusSeconds(120));
+        assertThat(filled.get("toKpa").asDouble() - filled.get("fromKpa").asDouble())
+                .isBetween(24.0, 36.0);
+        assertThat(changes(vehicle.ref(), "2L")).hasSize(1);
+        assertThat(door.alertsOf(vehicle.ref())).isEmpty();
+    }
+
+    /** 1L and 2R at their levels, or at each other's. */
+    private void driveExchanged(FourWheels vehicle, Instant from, Instant to, boolean isExchanged) {
+        Random random = new Random(20261128);
+        double[] levels = isExchanged ? new double[] {780, 800, 800, 860} : new double[] {860, 800, 800, 780};
+        List<String> readings = new ArrayList<>();
+        for (Instant at = from; at.isBefore(to); at = at.plusSeconds(60)) {
+            for (int i = 0; i < 4; i++) {
+                double exact = levels[i] + random.nextDouble() * 2 - 1;
+                readings.add(reading(vehicle.codes().get(i), at.plusSeconds(i), Math.round(exact), 20));
+            }
+        }
+        assertThat(door.readings(array(readings)).status()).isEqualTo(200);
+    }
+
+    @Test
+    void sensorsThatChangedPlacesAreOfferedForExchangeAndJudgedAgainAtTheRightWheels() {
+        FourWheels vehicle = fourWheels("", "");
+        driveExchanged(vehicle, now.minus(Duration.ofHours(5)), now.minus(Duration.ofHours(2)), false);
+        driveExchanged(vehicle, now.minus(Duration.ofHours(2)), now.minus(Duration.ofHours(1)), true);
+        JsonNode crossed = door.alertsOf(vehicle.ref()).stream()
+                .filter(alert -> alert.get("kind").asString().equals("SENSORS_CROSSED")
+                        && alert.get("position").asString().equals("1L"))
+                .findFirst()
+                .orElseThrow();
+        JsonNode detail =
+                door.get("/api/v1/alerts/" + crossed.get("id").asString()).json();
+        assertThat(detail.get("exchangeWith").asString()).isEqualTo("2R");
+
+        String exchanges = "/api/v1/vehicles/" + vehicle.ref() + "/sensor-exchanges";
+        Door.Answer done = door.postJson(
+                exchanges,
+                "{\"position\":\"1L\",\"other\":\"2R\",\"at\":"
+                        + crossed.get("openedAt").toString() + "}");
+        assertThat(done.status()).as(done.text()).isEqualTo(204);
+
+        JsonNode last = door.get("/api/v1/vehicles/" + vehicle.ref() + "/wheels/1L/readings?from="
+                        + now.minus(Duration.ofMinutes(70)))
+                .json()
+                .at("/items/0");
+        assertThat(last.get("sensor").asString()).isEqualTo(vehicle.codes().get(3));
+        assertThat(last.get("pressureKpa").asDouble()).isBetween(858.0, 862.0);
+        assertThat(door.alertsOf(vehicle.ref()).stream()
+                        .filter(alert -> !alert.get("state").asString().equals("CLOSED"))
+                        .map(alert -> alert.get("kind").asString()))
+                .doesNotContain("SENSORS_CROSSED");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{}",
+                "{\"position\":\"1L\"}",
+                "{\"position\":\"1L\",\"other\":\"1L\"}",
+                "{\"position\":\"9L\",\"other\":\"1L\"}",
+                "{\"position\":\"1L\",\"other\":\"1R\",\"at\":\"2040-01-01T00:00:00Z\"}",
+                "{\"position\":\"1L\",\"other\":\"1R\",\"at\":\"2020-01-01T00:00:00Z\"}"
+            })
+    void anExchangeThatCannotBeIsRefusedWithWhatToDo(String body) {
+        FourWheels vehicle = fourWheels("", "");
+
+        Door.Answer answer = door.postJson("/api/v1/vehicles/" + vehicle.ref() + "/sensor-exchanges", body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(400);
+        assertThat(answer.json().get("detail").asString()).isNotBlank();
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

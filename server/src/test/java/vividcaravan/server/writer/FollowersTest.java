@@ -22,6 +22,7 @@ import org.hibernate.StatelessSession;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import vividcaravan.server.Patience;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.LogbookEntry;
@@ -115,11 +116,7 @@ class FollowersTest {
     }
 
     private static void await(BooleanSupplier condition) {
-        long end = System.nanoTime() + 10_000_000_000L;
-        while (!condition.getAsBoolean()) {
-            assertThat(System.nanoTime()).as("within ten seconds").isLessThan(end);
-            Thread.onSpinWait();
-        }
+        Patience.until("the followers have caught up", condition);
     }
 
     /** Writes a letter about every deed it has not seen, but about letters. */

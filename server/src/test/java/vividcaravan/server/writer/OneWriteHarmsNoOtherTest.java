@@ -213,16 +213,20 @@ class OneWriteHarmsNoOtherTest {
         long begun = System.nanoTime();
         assertThat(door.readings(array(readings)).json().get("accepted").asInt())
                 .isEqualTo(39_001);
+        long inOrder = System.nanoTime() - begun;
         List<String> late = new ArrayList<>();
         for (int i = 0; i < 39_000; i++) {
             late.add("{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":800,\"temperatureC\":20}"
                     .formatted(busy.left(), hour + i * 20L + 7));
         }
+        begun = System.nanoTime();
         JsonNode answer = door.readings(array(late)).json();
+        long tooLate = System.nanoTime() - begun;
 
         assertThat(answer.get("accepted").asInt()).isEqualTo(999);
         assertThat(answer.get("rejectedTotal").asInt()).isEqualTo(38_001);
-        // By one look at the block for each of them it would be a minute of the writer's time and more.
-        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(20));
+        // By one look at the block for each of them it would be a minute of the writer's time and more, against a
+        // second.
+        assertThat(tooLate).isLessThan(10 * inOrder);
     }
 }

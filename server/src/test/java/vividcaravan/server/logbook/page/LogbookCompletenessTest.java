@@ -302,6 +302,12 @@ class LogbookCompletenessTest {
                 "/vehicles/LM-04/wheels/1R/adjustments",
                 "{ \"beforeKpa\": 742, \"afterKpa\": 800 }");
         doing(
+                "exchangeSensors",
+                "SENSOR_PLACED",
+                "POST",
+                "/vehicles/LM-04/sensor-exchanges",
+                "{ \"position\": \"1L\", \"other\": \"1R\" }");
+        doing(
                 "retireSensor",
                 "SENSOR_RETIRED",
                 "PUT",

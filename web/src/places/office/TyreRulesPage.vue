@@ -2,12 +2,14 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { ref, watch } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
+import { useSession } from '@/api/session';
 import NumberField from '@/shared/NumberField.vue';
 import PressureField from '@/shared/PressureField.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** What the fleet asks of tyres and gauges. */
 const client = useQueryClient();
+const { isManager } = useSession();
 const { data } = useQuery({
   queryKey: ['workshop rules'],
   queryFn: () => answer(http.GET('/api/v1/workshop-rules')),
@@ -29,9 +31,8 @@ async function store(): Promise<void> {
 </script>
 
 <template>
-  <form v-if="rules" class="max-w-4xl border-t border-rule pt-4" @submit.prevent="store">
-    <h2 class="text-base">What a tyre must have to be fitted</h2>
-    <p class="text-quiet">Local law goes first: it may ask for more.</p>
+  <form v-if="rules" class="max-w-4xl" @submit.prevent="store">
+    <p>Local law goes first: it may ask for more.</p>
     <div class="mt-2 grid gap-x-4 gap-y-1 sm:grid-cols-3">
       <NumberField v-model="rules.minTreadSteerMm" label="Least tread on steered axles" unit="mm" />
       <NumberField v-model="rules.minTreadMm" label="Least tread elsewhere" unit="mm" />
@@ -42,10 +43,11 @@ async function store(): Promise<void> {
         label="Hand gauge and sensor may differ by"
       />
       <label class="flex items-center gap-2 sm:col-span-2"
-        ><input v-model="rules.retreadOnSteer" type="checkbox" /> steered axles may have retreads</label
+        ><input v-model="rules.retreadOnSteer" type="checkbox" :disabled="!isManager" /> steered axles may
+        have retreads</label
       >
     </div>
-    <button type="submit" class="button mt-1" :disabled="isBusy">Store</button>
+    <button v-if="isManager" type="submit" class="button mt-1" :disabled="isBusy">Store</button>
     <span role="status" class="ml-3">{{ said }}</span>
     <p v-if="trouble" role="alert" class="mt-1 text-stop">{{ trouble }}</p>
   </form>

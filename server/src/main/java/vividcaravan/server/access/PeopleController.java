@@ -1,0 +1,35 @@
+package vividcaravan.server.access;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What people are called: records name them by their user names, and pages by their own. */
+@RestController
+@RequestMapping("/api/v1/people")
+@Tag(name = "session")
+class PeopleController {
+
+    private final Accounts accounts;
+
+    PeopleController(Accounts accounts) {
+        this.accounts = accounts;
+    }
+
+    /** Somebody whom a record may name, those who left the team among them. */
+    record Person(String userName, String displayName) {}
+
+    record People(List<Person> items) {}
+
+    @GetMapping
+    @Operation(operationId = "listPeople", summary = "What the people are called whom records name")
+    People list() {
+        return new People(accounts.all().stream()
+                .map(Accounts.Member::account)
+                .map(account -> new Person(account.userName(), account.displayName()))
+                .toList());
+    }
+}
