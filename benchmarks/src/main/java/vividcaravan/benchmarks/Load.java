@@ -34,7 +34,7 @@ public final class Load {
                 }
             }
             case "steady" -> steady(seconds);
-            case "page" -> PageSpeed.measure();
+            case "page" -> PageSpeed.measure(arguments.length > 1 ? seconds : 2_000);
             case "logbook" -> LogbookLoad.measure(arguments.length > 1 ? seconds : 1_000_000);
             case "hour" -> hour(arguments.length > 2 ? Integer.parseInt(arguments[2]) : 2_000, seconds);
             default -> throw new IllegalArgumentException("say capacity, sensors, steady, page or hour, not " + what);

@@ -14,10 +14,10 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** What a person waits for in a browser, with two thousand vehicles and readings streaming in. */
+/** What a person waits for in a browser, with thousands of vehicles and readings streaming in. */
 final class PageSpeed {
 
-    private static final int SENSORS = 20_000;
+    private static final int WHEELS_OF_A_VEHICLE = 10;
     private static final int TIMES = 10;
     private static final int RATE = 2_000;
 
@@ -54,7 +54,7 @@ final class PageSpeed {
 
     private PageSpeed() {}
 
-    static void measure() throws IOException, InterruptedException {
+    static void measure(int vehicles) throws IOException, InterruptedException {
         try (ProductUnderLoad product = ProductUnderLoad.start();
                 Playwright playwright = Playwright.create();
                 Browser browser = playwright
@@ -62,13 +62,13 @@ final class PageSpeed {
                         .launch(new BrowserType.LaunchOptions()
                                 .setExecutablePath(Path.of("/usr/bin/chromium"))
                                 .setArgs(List.of("--no-sandbox", "--disable-quic", "--no-first-run")))) {
-            LoadFleet fleet = new LoadFleet(SENSORS);
+            LoadFleet fleet = new LoadFleet(vehicles * WHEELS_OF_A_VEHICLE);
             fleet.importInto(product);
             Senders senders = new Senders(product, fleet, 4, 50);
             senders.send(10, RATE);
             Page page = browser.newPage(new Browser.NewPageOptions().setBaseURL(product.address.toString()));
             signUp(product, page);
-            list(page);
+            list(page, fleet);
             Thread load = new Thread(() -> {
                 try {
                     senders.send(90, RATE);
@@ -95,7 +95,7 @@ final class PageSpeed {
         page.waitForURL("**/desk");
     }
 
-    private static void list(Page page) {
+    private static void list(Page page, LoadFleet fleet) {
         Latencies latencies = new Latencies();
         for (int i = 0; i < TIMES; i++) {
             long from = System.nanoTime();
@@ -104,7 +104,7 @@ final class PageSpeed {
             latencies.add(System.nanoTime() - from);
         }
         System.out.printf(
-                "page: Vehicles with %,d wheels, from the address to its first lines: %s%n", SENSORS, latencies);
+                "page: Vehicles with %,d wheels, from the address to its first lines: %s%n", fleet.sensors, latencies);
         Object scrolled = page.evaluate(SCROLL);
         System.out.printf(Locale.ROOT, "  scrolling, milliseconds a screen (mean, longest): %s%n", scrolled);
     }
