@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { onBeforeUnmount, watch } from 'vue';
 import { RouterView } from 'vue-router';
-import { askAfresh, takeAlerts, takeWheels } from './api/fleet';
+import { askForWhatWasMissed, takeAlerts, takeWheels } from './api/fleet';
 import { onSignedOut } from './api/client';
 import { listen } from './api/live';
 import { useSession } from './api/session';
@@ -21,7 +21,7 @@ watch(
       ? listen({
           onAlerts: (alerts) => takeAlerts(queries, alerts),
           onWheels: (wheels) => takeWheels(queries, wheels),
-          onOpen: () => void askAfresh(queries),
+          onOpen: () => askForWhatWasMissed(queries),
           onRefused: () => void onSignedOut(),
         })
       : undefined;

@@ -1,29 +1,27 @@
 import { QueryClient, QueryObserver } from '@tanstack/vue-query';
 import { describe, expect, it, vi } from 'vitest';
-import type { VehicleItem, VehicleList } from './fleet';
+import type { VehicleGlance, VehicleList } from './fleet';
 import { takeAlerts, withAlerts, withWheels } from './fleet';
 import type { AlertItem, WheelEvent } from './live';
 
 const alert = (id: string, state: AlertItem['state']) => ({ id, state }) as AlertItem;
 
 function list(): VehicleList {
-  const vehicle = (ref: string): VehicleItem => ({
+  const vehicle = (ref: string): VehicleGlance => ({
     ref,
     kind: 'BUS',
-    duty: 'GENERAL',
     state: 'IN_SERVICE',
-    use: 'ROAD',
-    uses: [],
     axles: [],
     alerts: [],
     departure: { verdict: 'MAY_LEAVE' as const, reasons: [] },
     lastHeardAt: '2026-11-20T06:00:00Z',
     wheels: [
-      { position: '1L', condition: 'OK', isClockWrong: false },
-      { position: '1R', condition: 'OK', isClockWrong: false },
+      { position: '1L', condition: 'OK' },
+      { position: '1R', condition: 'OK' },
     ],
+    sensors: [null, null],
   });
-  return { at: '2026-11-20T06:00:00Z', items: [vehicle('A'), vehicle('B')] };
+  return { at: '2026-11-20T06:00:00Z', total: 2, totalWheels: 4, items: [vehicle('A'), vehicle('B')] };
 }
 
 describe('what the stream brings', () => {

@@ -1,15 +1,15 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/vue-query';
-import { computed, toValue, type MaybeRefOrGetter } from 'vue';
+import { computed, nextTick, ref, toValue, watch, type MaybeRefOrGetter } from 'vue';
 import { answer, http, type Schemas } from './client';
 import type { AlertItem, WheelEvent } from './live';
+import { unfolded, type VehicleGlance, type VehicleList, type WheelGlance } from './vehicleLines';
+
+export type { VehicleGlance, VehicleList, WheelGlance };
 
 export type VehicleItem = Schemas['VehicleItem'];
-export type VehicleGlance = Schemas['VehicleGlance'];
-export type WheelGlance = Schemas['WheelGlance'];
 export type WheelState = Schemas['WheelState'];
 export type AlertDetail = Schemas['AlertDetail'];
 export type EvidenceChart = Schemas['EvidenceChart'];
-export type VehicleList = Schemas['VehicleList'];
 
 /** A wheel falls asleep without a word, so pictures are fetched afresh now and then. */
 const REFRESH_MILLIS = 60_000;
@@ -38,24 +38,83 @@ export function useAlert(id: MaybeRefOrGetter<string | undefined>) {
   });
 }
 
-export function useVehicles() {
+/**
+ * Every vehicle, in the order of the list.
+ *
+ * @param isWanted whether it is asked for; the list may be long
+ */
+export function useVehicles(isWanted: MaybeRefOrGetter<boolean> = true) {
   return useQuery({
     queryKey: ['vehicles'],
-    queryFn: () => answer(http.GET('/api/v1/vehicles')),
+    queryFn: async () => unfolded(await answer(http.GET('/api/v1/vehicle-lines'))),
     refetchInterval: REFRESH_MILLIS,
+    enabled: computed(() => toValue(isWanted)),
     // Twenty thousand wheels: neither made reactive one by one nor compared field by field.
     shallow: true,
     structuralSharing: false,
   });
 }
 
+/**
+ * All vehicles, and until they are there what their list begins with.
+ *
+ * @param most how many it begins with; a fleet that has no more comes in one request
+ */
+export function useVehiclesFromTheFirst(most: number) {
+  const isDrawn = ref(false);
+  const { data: whole, error } = useVehicles(isDrawn);
+  const { data: first, isFetched } = useFirstVehicles(most, () => !whole.value);
+  // The rest waits until the first can be seen: both at once would take twice as long.
+  watch(
+    () => isFetched.value || Boolean(whole.value),
+    async (isThere) => {
+      await nextTick();
+      if (isThere) requestAnimationFrame(() => (isDrawn.value = true));
+    },
+    { immediate: true },
+  );
+  return {
+    data: computed(() => whole.value ?? first.value),
+    isWhole: computed(() => Boolean(whole.value)),
+    error,
+  };
+}
+
+function useFirstVehicles(most: number, isWanted: () => boolean) {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: ['first vehicles'],
+    queryFn: async () => {
+      const list = unfolded(
+        await answer(http.GET('/api/v1/vehicle-lines', { params: { query: { limit: String(most) } } })),
+      );
+      if (list.items.length === list.total) client.setQueryData(['vehicles'], list);
+      return list;
+    },
+    enabled: computed(isWanted),
+    retry: false,
+    // Only to begin with: whoever comes back begins with what is then.
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    shallow: true,
+    structuralSharing: false,
+  });
+}
+
+/** The refs of all vehicles, for a choice among them. */
+export function useVehicleRefs() {
+  const { data } = useVehicles();
+  return computed(() => data.value?.items.map((vehicle) => vehicle.ref).sort() ?? []);
+}
+
 /** One vehicle with all that its page shows; the stream keeps it fresh. */
-export function useVehicle(ref: MaybeRefOrGetter<string | null | undefined>) {
+export function useVehicle(vehicle: MaybeRefOrGetter<string | null | undefined>) {
   const query = useQuery({
-    queryKey: ['vehicle', computed(() => toValue(ref))],
+    queryKey: ['vehicle', computed(() => toValue(vehicle))],
     queryFn: () =>
-      answer(http.GET('/api/v1/vehicles/{ref}', { params: { path: { ref: toValue(ref) ?? '' } } })),
-    enabled: computed(() => Boolean(toValue(ref))),
+      answer(http.GET('/api/v1/vehicles/{ref}', { params: { path: { ref: toValue(vehicle) ?? '' } } })),
+    enabled: computed(() => Boolean(toValue(vehicle))),
     refetchInterval: REFRESH_MILLIS,
     shallow: true,
   });
@@ -63,14 +122,14 @@ export function useVehicle(ref: MaybeRefOrGetter<string | null | undefined>) {
 }
 
 /** The alerts of one vehicle, the closed ones too. */
-export function useAlertsOf(ref: MaybeRefOrGetter<string>) {
+export function useAlertsOf(vehicle: MaybeRefOrGetter<string>) {
   return useQuery({
-    queryKey: ['alerts of', computed(() => toValue(ref))],
+    queryKey: ['alerts of', computed(() => toValue(vehicle))],
     queryFn: async () =>
       (
         await answer(
           http.GET('/api/v1/alerts', {
-            params: { query: { vehicle: toValue(ref), state: 'all', limit: '50' } },
+            params: { query: { vehicle: toValue(vehicle), state: 'all', limit: '50' } },
           }),
         )
       ).items,
@@ -126,7 +185,12 @@ export function withWheels(list: VehicleList | undefined, changed: WheelEvent[])
     const wheels = byVehicle.get(vehicle.ref);
     if (!wheels) return vehicle;
     const states = vehicle.wheels.map((wheel) => wheels.get(wheel.position) ?? wheel);
-    return { ...vehicle, wheels: states, lastHeardAt: newest(vehicle, wheels) };
+    return {
+      ...vehicle,
+      wheels: states,
+      sensors: states.map((wheel) => wheel.sensor ?? null),
+      lastHeardAt: newest(vehicle, wheels),
+    };
   });
   return { ...list, items };
 }
@@ -152,7 +216,7 @@ function withStates(vehicle: VehicleItem, states: Map<string, WheelState>): Vehi
 }
 
 /** Asks again also where an answer is under way: it may be older than what was just heard, and would cover it up. */
-export async function askAfresh(client: QueryClient, queryKey: string[] = []): Promise<void> {
+async function askAfresh(client: QueryClient, queryKey: string[]): Promise<void> {
   await client.cancelQueries({ queryKey });
   await client.invalidateQueries({ queryKey });
 }
@@ -175,11 +239,26 @@ export function takeAlerts(client: QueryClient, alerts: AlertItem[]): void {
 
 let asking: ReturnType<typeof setTimeout> | undefined;
 
+/**
+ * The stream is open: what was missed before is asked for. A page that was just opened asked for everything a moment ago;
+ * that is let come, and asked for again soon, since it may be as old as the moment before the stream.
+ */
+export function askForWhatWasMissed(client: QueryClient): void {
+  const underWay = client.getQueryCache().findAll({ fetchStatus: 'fetching' });
+  void client.invalidateQueries({ predicate: (query) => !underWay.includes(query) });
+  if (!underWay.length) return;
+  setTimeout(() => {
+    void client.invalidateQueries({ predicate: (query) => underWay.includes(query) });
+  }, SOON_MILLIS);
+}
+
 /** What is open decides how wheels and vehicles are marked; the list is long, so many alerts ask for it once. */
 function askForVehiclesSoon(client: QueryClient): void {
   asking ??= setTimeout(() => {
     asking = undefined;
-    void client.invalidateQueries({ queryKey: ['vehicles'] });
+    // A long list that is just coming is let come.
+    if (client.isFetching({ queryKey: ['vehicles'] })) askForVehiclesSoon(client);
+    else void client.invalidateQueries({ queryKey: ['vehicles'] });
   }, SOON_MILLIS);
 }
 

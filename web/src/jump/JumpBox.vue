@@ -20,7 +20,7 @@ import { alertTargets, find, vehicleTargets, type Target } from './targets';
 const isOpen = defineModel<boolean>({ required: true });
 
 const router = useRouter();
-const { data: vehicles } = useVehicles();
+const { data: vehicles } = useVehicles(isOpen);
 const { data: alerts } = useAlerts();
 const { account, preferences } = useSession();
 const typed = ref('');

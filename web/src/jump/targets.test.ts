@@ -10,6 +10,7 @@ const vehicle = (ref: string, ...codes: string[]): VehicleGlance => ({
   depot: 'Sallow Bridge',
   state: 'IN_SERVICE',
   axles: [],
+  sensors: codes,
   wheels: codes.map((sensor, i) => ({ position: i ? '1R' : '1L', condition: 'OK', sensor })),
   alerts: [],
   departure: { verdict: 'MAY_LEAVE', reasons: [] },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
-import { useVehicles } from '@/api/fleet';
+import { useVehicleRefs, useVehicles } from '@/api/fleet';
 
 /** Some vehicles, by ref: one typed after the other, or a whole depot. */
 const chosen = defineModel<string[]>({ required: true });
@@ -11,7 +11,7 @@ const id = useId();
 const wanted = ref('');
 const strange = ref('');
 const isWaiting = ref(false);
-const refs = computed(() => vehicles.value?.items.map((one) => one.ref) ?? []);
+const refs = useVehicleRefs();
 const free = computed(() => refs.value.filter((one) => !chosen.value.includes(one)));
 const depots = computed(() =>
   [...new Set(vehicles.value?.items.map((one) => one.depot))].filter(

@@ -74,7 +74,9 @@ const choices = computed(() => {
   const all = vehicles.value?.items ?? [];
   const asleep = (heardAt: string | null | undefined) =>
     heardAt && now.value.getTime() - new Date(heardAt).getTime() > PAST_MILLIS;
-  return (chosen.value?.isOfPast ? all.filter((own) => asleep(own.lastHeardAt)) : all).map((own) => own.ref);
+  return (chosen.value?.isOfPast ? all.filter((own) => asleep(own.lastHeardAt)) : all)
+    .map((own) => own.ref)
+    .sort();
 });
 watch(choices, (refs) => {
   if (!refs.includes(vehicleRef.value)) vehicleRef.value = refs[0] ?? '';

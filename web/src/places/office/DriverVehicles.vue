@@ -1,21 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { useVehicles } from '@/api/fleet';
+import { useVehicleRefs } from '@/api/fleet';
 import { useTeamActions, type TeamMember } from '@/api/team';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** The vehicles that a driver sees, and the way to change them. */
 const props = defineProps<{ driver: TeamMember }>();
 const { assign } = useTeamActions();
-const { data: vehicles } = useVehicles();
+const refs = useVehicleRefs();
 const { trouble, attempt } = useAttempt();
 const isChanging = ref(false);
 const wanted = ref('');
 
-const free = computed(
-  () =>
-    vehicles.value?.items.map((one) => one.ref).filter((one) => !props.driver.vehicles.includes(one)) ?? [],
-);
+const free = computed(() => refs.value.filter((one) => !props.driver.vehicles.includes(one)));
 const list = computed(() => `refs-for-${props.driver.userName}`);
 
 async function add(): Promise<void> {

@@ -14,7 +14,7 @@ const props = defineProps<{ vehicle: VehicleGlance; isDeparture: boolean }>();
 
 const { age } = useClock();
 const urgency = computed(() => need(props.vehicle));
-const hasSensors = computed(() => props.vehicle.wheels.some((wheel) => wheel.sensor));
+const hasSensors = computed(() => props.vehicle.sensors.some(Boolean));
 const first = computed(() => props.vehicle.alerts[0]);
 const reasons = computed(() => props.vehicle.departure.reasons);
 </script>

@@ -3,13 +3,16 @@ import { useWindowVirtualizer } from '@tanstack/vue-virtual';
 import { useElementBounding } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { useVehicles } from '@/api/fleet';
+import { useVehiclesFromTheFirst } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import VehicleRow from './VehicleRow.vue';
 import { isChosen, lines, NO_CHOICE, type Choice, type Line } from './rows';
 
 /** How is every vehicle, and which may leave? */
-const { data, isPending, error } = useVehicles();
+
+/** More than a screen has room for. */
+const FIRST = 60;
+const { data, isWhole, error } = useVehiclesFromTheFirst(FIRST);
 const { isDriver, isManager } = useSession();
 const choice = ref<Choice>({ ...NO_CHOICE });
 const isDeparture = ref(false);
@@ -26,7 +29,20 @@ const depots = computed(() =>
   [...new Set(all.value.map((vehicle) => vehicle.depot))].filter((depot) => typeof depot === 'string').sort(),
 );
 const found = computed(() => all.value.filter((vehicle) => isChosen(vehicle, choice.value)));
-const wheels = computed(() => found.value.reduce((sum, vehicle) => sum + vehicle.wheels.length, 0));
+const isChoosing = computed(
+  () =>
+    isDeparture.value ||
+    Boolean(choice.value.text.trim() || choice.value.depot) ||
+    choice.value.need !== 'ALL',
+);
+const counts = computed(() =>
+  isWhole.value
+    ? {
+        vehicles: found.value.length,
+        wheels: found.value.reduce((sum, vehicle) => sum + vehicle.sensors.length, 0),
+      }
+    : { vehicles: data.value?.total ?? 0, wheels: data.value?.totalWheels ?? 0 },
+);
 const rows = computed(() => lines(found.value, isDeparture.value));
 
 /** Only what can be seen is drawn: a list may have thousands of lines. */
@@ -44,7 +60,7 @@ const virtualizer = useWindowVirtualizer(
   computed(() => ({
     count: rows.value.length,
     estimateSize: (index: number) => sizeOf(rows.value[index]),
-    overscan: 12,
+    overscan: 6,
     scrollMargin: Math.round(top.value + window.scrollY),
   })),
 );
@@ -62,7 +78,7 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
 <template>
   <h1 class="spoken">Vehicles</h1>
   <p v-if="error && !data" role="alert" class="p-8 text-next">{{ error.message }}</p>
-  <p v-else-if="isPending" class="p-8 text-quiet">Fetching the vehicles …</p>
+  <p v-else-if="!data" class="p-8 text-quiet">Fetching the vehicles …</p>
   <div v-else-if="!all.length && isDriver" class="m-auto max-w-md p-8">
     <h2 class="text-xl">No vehicle is assigned to you yet.</h2>
     <p class="mt-2 text-quiet">Ask a manager to let you see the ones you drive.</p>
@@ -103,8 +119,9 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
         <option v-for="[value, words] in NEEDS" :key="value" :value="value">{{ words }}</option>
       </select>
       <span class="text-quiet" aria-live="polite"
-        ><span class="figure">{{ found.length }}</span> {{ found.length === 1 ? 'vehicle' : 'vehicles' }},
-        <span class="figure">{{ wheels }}</span> wheels</span
+        ><span class="figure">{{ counts.vehicles }}</span>
+        {{ counts.vehicles === 1 ? 'vehicle' : 'vehicles' }},
+        <span class="figure">{{ counts.wheels }}</span> wheels</span
       >
       <RouterLink v-if="isManager" :to="{ name: 'describe' }" class="button ml-auto text-ink no-underline"
         >Describe a vehicle</RouterLink
@@ -114,7 +131,11 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
       As far as tyre sensors tell. The driver’s walk round the vehicle stays; makers’ data and local law go
       first.
     </p>
-    <p v-if="!found.length" class="py-6">
+    <p v-if="error && !isWhole" role="alert" class="py-2 text-next">
+      {{ error.message }} These are the first.
+    </p>
+    <p v-else-if="isChoosing && !isWhole" class="py-6 text-quiet">Fetching all vehicles …</p>
+    <p v-else-if="!found.length" class="py-6">
       No vehicle fits what you chose.
       <button type="button" class="link" @click="choice = { ...NO_CHOICE }">Show all</button>
     </p>

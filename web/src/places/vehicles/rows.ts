@@ -1,5 +1,5 @@
 import type { VehicleGlance } from '@/api/fleet';
-import { rank, type Urgency } from '@/shared/urgency';
+import type { Urgency } from '@/shared/urgency';
 
 export interface DepotGroup {
   depot: string;
@@ -15,17 +15,18 @@ export function need(vehicle: VehicleGlance): Urgency | undefined {
 export function matches(vehicle: VehicleGlance, search: string): boolean {
   const wanted = search.trim().toLowerCase();
   if (!wanted) return true;
-  const texts = [vehicle.ref, vehicle.plate, vehicle.depot, ...vehicle.wheels.map((wheel) => wheel.sensor)];
+  const texts = [vehicle.ref, vehicle.plate, vehicle.depot, ...vehicle.sensors];
   return texts.some((text) => text?.toLowerCase().includes(wanted));
 }
 
-/** Vehicles by depot; within one and among them those that need most come first. */
+/** Vehicles by depot, in the order of the list, where those that need most come first. */
 export function byDepot(vehicles: VehicleGlance[]): DepotGroup[] {
   const groups = new Map<string, VehicleGlance[]>();
-  const sorted = [...vehicles].sort((a, b) => rank(need(a)) - rank(need(b)) || a.ref.localeCompare(b.ref));
-  for (const vehicle of sorted) {
+  for (const vehicle of vehicles) {
     const depot = vehicle.depot ?? 'No depot';
-    groups.set(depot, [...(groups.get(depot) ?? []), vehicle]);
+    const own = groups.get(depot);
+    if (own) own.push(vehicle);
+    else groups.set(depot, [vehicle]);
   }
   return [...groups].map(([depot, own]) => ({ depot, vehicles: own }));
 }

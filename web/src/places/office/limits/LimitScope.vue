@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { useVehicle, useVehicles } from '@/api/fleet';
+import { useVehicle, useVehicleRefs, useVehicles } from '@/api/fleet';
 import { useLimits } from '@/api/limits';
 import { KIND_CHOICES, ROLE_CHOICES, roleWords, vehicleKindWords } from '@/shared/position';
 import type { Scope } from './ruler';
@@ -11,6 +11,7 @@ defineProps<{ isOfAxles: boolean }>();
 
 const { data: limits } = useLimits();
 const { data: vehicles } = useVehicles();
+const refs = useVehicleRefs();
 const { vehicle } = useVehicle(() => scope.value.vehicleRef || undefined);
 const depots = computed(() =>
   [...new Set(vehicles.value?.items.map((one) => one.depot) ?? [])].filter(Boolean).sort(),
@@ -29,7 +30,7 @@ const depots = computed(() =>
         autocomplete="off"
       />
       <datalist id="limit-refs">
-        <option v-for="one in vehicles?.items" :key="one.ref" :value="one.ref"></option>
+        <option v-for="one in refs" :key="one" :value="one"></option>
       </datalist>
     </label>
     <label v-if="isOfAxles && vehicle" class="block"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { ref } from 'vue';
 import { fetchDescription, useLayouts, type VehicleLayout } from '@/api/describe';
-import { useVehicles } from '@/api/fleet';
+import { useVehicleRefs } from '@/api/fleet';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { draftOf, EMPTY, stripOf, type Draft } from './draft';
 
@@ -9,9 +9,8 @@ import { draftOf, EMPTY, stripOf, type Draft } from './draft';
 const emit = defineEmits<{ start: [draft: Draft] }>();
 
 const { data: layouts } = useLayouts();
-const { data: vehicles } = useVehicles();
 const like = ref('');
-const refs = computed(() => vehicles.value?.items.map((vehicle) => vehicle.ref) ?? []);
+const refs = useVehicleRefs();
 
 const isFarm = (layout: VehicleLayout) => ['FARM_TRACTOR', 'IMPLEMENT'].includes(layout.kind);
 

@@ -18,7 +18,7 @@ final class ProductUnderLoad implements AutoCloseable {
 
     static final String TOKEN = "token-of-the-load-program";
     private static final int PORT = Integer.getInteger("product.port", 18_480);
-    private static final Path JAR = Path.of("server/target/vivid-caravan.jar");
+    private static final Path JAR = Path.of(System.getProperty("product.jar", "server/target/vivid-caravan.jar"));
 
     final Path folder;
     final URI address = URI.create("http://localhost:" + PORT);

@@ -5,16 +5,12 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertWords;
-import vividcaravan.core.alert.Departure;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
 import vividcaravan.server.fleet.AxleDescription;
@@ -80,9 +76,9 @@ class VehiclesController {
                         .map(axle -> new VehicleGlance.AxleGlance(axle.role(), axle.wheels(), axle.liftable()))
                         .toList(),
                 wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
-                heardAt(vehicle),
+                VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                departure(vehicle, snapshot, wheels));
+                VehicleStanding.departure(vehicle, snapshot, wheels));
     }
 
     private static VehicleItem item(FleetVehicle vehicle, AlertWords words, Instant now) {
@@ -102,19 +98,13 @@ class VehiclesController {
                 axles(snapshot),
                 snapshot.rules().at(Position.spare(1)).map(WheelLimits::of).orElse(null),
                 wheels,
-                heardAt(vehicle),
+                VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                departure(vehicle, snapshot, wheels));
-    }
-
-    private static @Nullable Instant heardAt(FleetVehicle vehicle) {
-        Long heardAt = WheelStates.lastHeardAt(vehicle);
-        return heardAt == null ? null : Instant.ofEpochMilli(heardAt);
+                VehicleStanding.departure(vehicle, snapshot, wheels));
     }
 
     private static List<VehicleItem.OpenAlert> alerts(FleetVehicle vehicle, AlertWords words) {
-        return vehicle.openAlerts().stream()
-                .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
+        return VehicleStanding.open(vehicle).stream()
                 .map(alert -> new VehicleItem.OpenAlert(
                         Long.toString(alert.id()),
                         alert.position() == null ? null : alert.position().code(),
@@ -124,21 +114,6 @@ class VehiclesController {
                                 vehicle.asItIsNow(alert), vehicle.description().ref()),
                         Instant.ofEpochMilli(alert.openedAt())))
                 .toList();
-    }
-
-    private static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
-        return switch (snapshot.state()) {
-            case OUT_OF_SERVICE -> Departure.outOfService(snapshot.stateReason());
-            case DESCRIBED, BEING_FITTED -> Departure.unproven();
-            case IN_SERVICE ->
-                Departure.of(
-                        vehicle.openAlerts(),
-                        wheels.stream()
-                                .filter(wheel -> !wheel.position().isSpare())
-                                .flatMap(wheel -> wheel.condition().blind(wheel.at() != null).stream()
-                                        .map(why -> new Departure.Unwatched(wheel.position(), why)))
-                                .toList());
-        };
     }
 
     private static List<VehicleItem.AxleItem> axles(VehicleSnapshot snapshot) {

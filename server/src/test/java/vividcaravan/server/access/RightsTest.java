@@ -71,6 +71,7 @@ class RightsTest {
                 "listAlerts",
                 "listPeople",
                 "listVehicles",
+                "listVehicleLines",
                 "live",
                 "checkStatedFigure",
                 "getWorkshopRules",

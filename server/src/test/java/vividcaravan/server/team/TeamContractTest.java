@@ -239,6 +239,10 @@ class TeamContractTest {
         JsonNode vehicles = JSON.readTree(driver.get("/api/v1/vehicles").body()).get("items");
         assertThat(vehicles).hasSize(1);
         assertThat(vehicles.get(0).get("ref").asString()).isEqualTo(own.ref());
+        JsonNode lines =
+                JSON.readTree(driver.get("/api/v1/vehicle-lines?limit=5").body());
+        assertThat(lines.get("total").asInt()).isEqualTo(1);
+        assertThat(lines.get("items").get(0).get("ref").asString()).isEqualTo(own.ref());
         JsonNode alerts = JSON.readTree(driver.get("/api/v1/alerts").body()).get("items");
         assertThat(alerts)
                 .isNotEmpty()

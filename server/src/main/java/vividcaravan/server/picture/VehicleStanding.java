@@ -1,0 +1,47 @@
+package vividcaravan.server.picture;
+
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.Departure;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.VehicleSnapshot;
+import vividcaravan.server.fleet.WheelState;
+import vividcaravan.server.fleet.WheelStates;
+
+/** What is said of a vehicle as a whole. */
+final class VehicleStanding {
+
+    private VehicleStanding() {}
+
+    /** Its open alerts, the most urgent first. */
+    static List<Alert> open(FleetVehicle vehicle) {
+        return vehicle.openAlerts().stream()
+                .sorted(Comparator.comparing(Alert::urgency).thenComparing(Alert::openedAt))
+                .toList();
+    }
+
+    /** When any of its wheels was last heard. */
+    static @Nullable Instant heardAt(FleetVehicle vehicle) {
+        Long heardAt = WheelStates.lastHeardAt(vehicle);
+        return heardAt == null ? null : Instant.ofEpochMilli(heardAt);
+    }
+
+    /** Whether it may leave. */
+    static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
+        return switch (snapshot.state()) {
+            case OUT_OF_SERVICE -> Departure.outOfService(snapshot.stateReason());
+            case DESCRIBED, BEING_FITTED -> Departure.unproven();
+            case IN_SERVICE ->
+                Departure.of(
+                        vehicle.openAlerts(),
+                        wheels.stream()
+                                .filter(wheel -> !wheel.position().isSpare())
+                                .flatMap(wheel -> wheel.condition().blind(wheel.at() != null).stream()
+                                        .map(why -> new Departure.Unwatched(wheel.position(), why)))
+                                .toList());
+        };
+    }
+}
