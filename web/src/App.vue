@@ -8,6 +8,7 @@ import { listen } from './api/live';
 import { useSession } from './api/session';
 import StopNowNews from './StopNowNews.vue';
 import TopLine from './TopLine.vue';
+import WaitingNote from './WaitingNote.vue';
 
 const { account } = useSession();
 const queries = useQueryClient();
@@ -41,5 +42,6 @@ onBeforeUnmount(() => stop?.());
     <main id="main" class="flex min-h-0 grow flex-col">
       <RouterView />
     </main>
+    <WaitingNote />
   </div>
 </template>

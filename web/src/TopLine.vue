@@ -8,6 +8,7 @@ import { useAlerts } from './api/fleet';
 import { connection } from './api/live';
 import { signOut, useSession } from './api/session';
 import JumpBox from './jump/JumpBox.vue';
+import KeysDialog from './KeysDialog.vue';
 import { useClock } from './shared/time';
 
 const { account, isDriver } = useSession();
@@ -19,6 +20,7 @@ const queries = useQueryClient();
 
 const { demo } = useDemo();
 const isJumping = ref(false);
+const isShowingKeys = ref(false);
 
 const PLACES = computed(() => [
   { name: 'Desk', path: '/desk' },
@@ -53,7 +55,7 @@ async function leave(): Promise<void> {
           v-for="place in PLACES"
           :key="place.path"
           :to="place.path"
-          class="border-b-2 py-1 text-ink no-underline"
+          class="border-b-2 py-1 text-ink no-underline max-sm:py-2.5"
           :class="route.path.startsWith(place.path) ? 'border-ink font-semibold' : 'border-transparent'"
           :aria-current="route.path.startsWith(place.path) ? 'page' : undefined"
         >
@@ -64,12 +66,19 @@ async function leave(): Promise<void> {
         </RouterLink>
       </nav>
       <div class="ml-auto flex items-center gap-5">
-        <button type="button" class="cursor-pointer py-1 text-quiet" @click="isJumping = true">
+        <button type="button" class="cursor-pointer py-1 text-quiet max-sm:py-2.5" @click="isJumping = true">
           Go to <kbd class="key ml-0.5">/</kbd>
+        </button>
+        <button
+          type="button"
+          class="cursor-pointer py-1 text-quiet max-sm:hidden"
+          @click="isShowingKeys = true"
+        >
+          Keys <kbd class="key ml-0.5">?</kbd>
         </button>
         <span v-if="connection.state === 'live'" class="text-quiet">live</span>
         <Menu v-if="account" as="div" class="relative">
-          <MenuButton class="cursor-pointer py-1">
+          <MenuButton class="cursor-pointer py-1 max-sm:py-2.5">
             {{ account.displayName }} <span class="text-quiet">{{ ROLES[account.role] }}</span>
           </MenuButton>
           <MenuItems
@@ -106,5 +115,6 @@ async function leave(): Promise<void> {
       still growing.
     </p>
     <JumpBox v-model="isJumping" />
+    <KeysDialog v-model="isShowingKeys" />
   </header>
 </template>

@@ -87,7 +87,7 @@ function crossBar(x: number, isLiftable: boolean): string {
         role="button"
         tabindex="0"
         class="cursor-pointer"
-        :aria-label="wheelText(wheel.state, units.temperatureWords)"
+        :aria-label="wheelText(wheel.state, units.temperatureWords, figure(wheel.state))"
         :aria-pressed="chosen === wheel.state.position"
         @click="emit('choose', wheel.state.position)"
         @keydown.enter.space.prevent="emit('choose', wheel.state.position)"

@@ -23,6 +23,7 @@ import {
 import { useClock } from './time';
 import { useUnits } from './units';
 import { useZoom, type Range } from './zoom';
+import { useKeys } from './keys';
 
 /** Two panels on one time axis: a wheel's pressure at 20 °C against its limits and its siblings' band, and its temperature. */
 const props = withDefaults(
@@ -295,6 +296,13 @@ const summary = computed(() => {
     ` second limit ${units.pressureWords(props.limits.lowCriticalKpa)}.${doubtfulWords.value} Left and right arrows read the values, plus and minus look closer and wider, 0 shows all.`
   );
 });
+
+useKeys('A chart that has the focus', [
+  ['← →', 'read its values, one after the other'],
+  ['+', 'closer'],
+  ['−', 'wider'],
+  ['0', 'all of it'],
+]);
 
 function zoomBy(event: KeyboardEvent): void {
   if (event.key === '+' || event.key === '=') closer(underCursor());

@@ -68,6 +68,7 @@ describe('the axle strip', () => {
   it('says a wheel in words', () => {
     const low = wheel('2LO', { deviation: -0.07, condition: 'OK', urgency: 'NEXT_STOP' });
     expect(wheelText(low, celsius)).toBe(`Axle 2 left outer: 7${NBSP}% under, 38${NBSP}°C, next safe stop`);
+    expect(wheelText(low, celsius, '743')).toContain('outer: 743, 7');
     const bare = wheel('2LO', { condition: 'NO_SENSOR', deviation: null, temperatureC: null });
     expect(wheelText(bare, celsius)).toBe('Axle 2 left outer: no sensor');
   });

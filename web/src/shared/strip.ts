@@ -121,9 +121,17 @@ export function conditionWords(condition: StripWheelState['condition']): string 
   return condition === 'OK' ? '' : wordsOf('wheelConditions', condition);
 }
 
-/** "Axle 2 left outer: 7 % under, 38 °C, next safe stop". */
-export function wheelText(wheel: StripWheelState, temperature: (celsius: number) => string): string {
-  const parts: string[] = [];
+/**
+ * "Axle 2 left outer: 743, 7 % under, 38 °C, next safe stop".
+ *
+ * @param shown what is written into the wheel: whoever says what he sees must be understood
+ */
+export function wheelText(
+  wheel: StripWheelState,
+  temperature: (celsius: number) => string,
+  shown = '',
+): string {
+  const parts = shown ? [shown] : [];
   if (typeof wheel.deviation === 'number') parts.push(deviationWords(wheel.deviation));
   if (typeof wheel.temperatureC === 'number') parts.push(temperature(wheel.temperatureC));
   if (conditionWords(wheel.condition)) parts.push(conditionWords(wheel.condition));

@@ -1,6 +1,15 @@
-import { ref } from 'vue';
+import { ref, shallowReactive } from 'vue';
 import { Problem } from '@/api/client';
 import { unreadWords } from './unread';
+
+/** What somebody asked for and is not done yet. */
+export interface UnderWay {
+  what: string;
+  since: number;
+}
+
+/** Everything that is under way, whichever page it was asked for on. */
+export const underWay = shallowReactive(new Set<UnderWay>());
 
 /** The one way of doing what somebody asks for: it is shown while it is done, and so is what the server says against it. */
 export function useAttempt() {
@@ -9,12 +18,17 @@ export function useAttempt() {
   const faults = ref<Problem['faults']>([]);
   const isBusy = ref(false);
 
-  /** @returns whether it was done */
-  async function attempt(work: () => Promise<unknown>): Promise<boolean> {
+  /**
+   * @param what what is being done, in words, for whoever waits longer than a moment
+   * @returns whether it was done
+   */
+  async function attempt(work: () => Promise<unknown>, what = 'Waiting for the server'): Promise<boolean> {
     faults.value = [];
     trouble.value = unreadWords();
     if (trouble.value) return false;
     isBusy.value = true;
+    const own = { what, since: Date.now() };
+    underWay.add(own);
     try {
       await work();
       return true;
@@ -23,6 +37,7 @@ export function useAttempt() {
       faults.value = e instanceof Problem ? e.faults : [];
       return false;
     } finally {
+      underWay.delete(own);
       isBusy.value = false;
     }
   }

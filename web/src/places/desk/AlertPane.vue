@@ -86,6 +86,8 @@ const events = computed(() =>
     return label ? [{ at: entry.at, label }] : [];
   }),
 );
+/** A lower window has no room for a larger strip above the whole of the evidence. */
+const TALL = 900;
 /** What is left of the window under everything else. */
 const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 600)));
 </script>
@@ -129,7 +131,7 @@ const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 60
           }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
         </p>
         <SidewaysScroll label="The vehicle’s axles">
-          <AxleStrip :vehicle="vehicle" size="page" :chosen="shownPosition" :grow="1.3" />
+          <AxleStrip :vehicle="vehicle" size="page" :chosen="shownPosition" :grow="height < TALL ? 1 : 1.3" />
         </SidewaysScroll>
       </template>
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useAlert, useAlertActions, useAlerts, useVehicle, useVehicles } from '@/api/fleet';
@@ -8,11 +7,11 @@ import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
 import CloseDialog from './CloseDialog.vue';
 import FirstSteps from './FirstSteps.vue';
-import KeysDialog from './KeysDialog.vue';
 import QueueFilters from './QueueFilters.vue';
 import ShelveDialog from './ShelveDialog.vue';
 import { isBeginning } from './firstSteps';
 import { inOrder, NO_FILTER, passes } from './queue';
+import { onKey, useKeys } from '@/shared/keys';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** What needs me now, and what do I say? */
@@ -63,7 +62,6 @@ watch(
 
 const isClosing = ref(false);
 const isShelving = ref(false);
-const isShowingKeys = ref(false);
 const { trouble, attempt: attemptIt } = useAttempt();
 watch(shownId, () => (trouble.value = ''));
 
@@ -107,16 +105,6 @@ async function step(by: number): Promise<void> {
   document.querySelector<HTMLElement>(`[data-alert="${next.id}"]`)?.focus();
 }
 
-function onKey(key: string, act: () => void): void {
-  onKeyStroke(key, (event) => {
-    const target = event.target as HTMLElement;
-    const isTyping =
-      target.matches('input, textarea, select') || target.closest('[role="dialog"], [role="menu"]');
-    if (isTyping || target.matches('[role="img"]') || event.ctrlKey || event.metaKey || event.altKey) return;
-    event.preventDefault();
-    act();
-  });
-}
 onKey('ArrowDown', () => void step(1));
 onKey('ArrowUp', () => void step(-1));
 onKey('a', () => void acknowledge());
@@ -125,7 +113,15 @@ onKey('h', shelve);
 onKey('n', () => pane.value?.focusNote());
 onKey('f', () => filters.value?.focus());
 onKey('c', () => (isClosing.value = Boolean(detail.value && mayHandleAlerts.value)));
-onKey('?', () => (isShowingKeys.value = true));
+useKeys('The Desk', [
+  ['↑ ↓', 'the alert above or below'],
+  ['A', 'acknowledge: I have seen it'],
+  ['T', 'take in hand: I deal with it'],
+  ['H', 'hold: put aside for a while, with a reason'],
+  ['N', 'write a note'],
+  ['C', 'close, with a reason'],
+  ['F', 'narrow the queue'],
+]);
 </script>
 
 <template>
@@ -169,10 +165,6 @@ onKey('?', () => (isShowingKeys.value = true));
           Show all that is open
         </button>
       </p>
-      <p class="hidden px-5 py-3 text-quiet lg:block">
-        <button type="button" class="link" @click="isShowingKeys = true">Keys</button>
-        <kbd class="key ml-1.5">?</kbd>
-      </p>
     </nav>
     <div class="min-w-0" :class="{ 'hidden lg:block': !id }">
       <RouterLink to="/desk" class="block px-5 pt-3 lg:hidden">All that is open</RouterLink>
@@ -196,5 +188,4 @@ onKey('?', () => (isShowingKeys.value = true));
 
   <CloseDialog v-if="detail" :is-open="isClosing" :detail="detail" @done="isClosing = false" />
   <ShelveDialog v-if="detail" :is-open="isShelving" :detail="detail" @done="isShelving = false" />
-  <KeysDialog :is-open="isShowingKeys" @close="isShowingKeys = false" />
 </template>

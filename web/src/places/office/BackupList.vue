@@ -18,11 +18,16 @@ const checking = useAttempt();
 const found = ref('');
 const isBad = ref(false);
 
+/** How much it is can be told from the last one. */
+const lastOne = () => {
+  const last = data.value?.items[0];
+  return `Copying the database while it goes on${last ? `, about ${megabytes(last.bytes)} MB` : ''}`;
+};
 const make = () =>
   attempt(async () => {
     await answer(http.POST('/api/v1/backups'));
     await queries.invalidateQueries({ queryKey: ['backups'] });
-  });
+  }, lastOne());
 
 const check = (name: string) =>
   checking.attempt(async () => {
@@ -37,7 +42,7 @@ const check = (name: string) =>
         : book.isPartOfThis
           ? `its logbook is whole, and the ${book.entries.toLocaleString('en-GB')} entries in it are those of this one.`
           : 'its logbook is whole, but it is not the beginning of this one.');
-  });
+  }, `Reading the whole logbook of ${name}`);
 const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
 </script>
 

@@ -4,6 +4,7 @@ import { useDepots, useTargetActions } from '@/api/targets';
 import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
+import { vStacked } from '@/shared/stacked';
 
 /** Depots: by which clock their people live, and how high they lie, which hand gauges notice. */
 const { data: depots, error } = useDepots();
@@ -32,7 +33,7 @@ async function store(): Promise<void> {
   <section aria-label="Depots">
     <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
     <SidewaysScroll v-if="depots?.length" label="The depots">
-      <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
+      <table v-stacked class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
             <th scope="col" class="py-1 font-normal">Name</th>

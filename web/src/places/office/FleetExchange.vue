@@ -28,13 +28,17 @@ async function bringIn(): Promise<void> {
   const chosen = file.value?.files?.[0];
   if (!chosen) return;
   outcome.value = '';
-  await attempt(async () => {
-    const document = read(chosen.name, await chosen.text());
-    const body = isUpdate.value ? { ...document, onExisting: 'update' } : document;
-    const imported = await answer(http.POST('/api/v1/fleet-imports', { body }));
-    outcome.value = `Brought in and in service now: ${counted(imported.vehicles, 'vehicle')} with ${counted(imported.sensors, 'sensor')}.`;
-    await queries.invalidateQueries();
-  });
+  const text = await chosen.text();
+  await attempt(
+    async () => {
+      const document = read(chosen.name, text);
+      const body = isUpdate.value ? { ...document, onExisting: 'update' } : document;
+      const imported = await answer(http.POST('/api/v1/fleet-imports', { body }));
+      outcome.value = `Brought in and in service now: ${counted(imported.vehicles, 'vehicle')} with ${counted(imported.sensors, 'sensor')}.`;
+      await queries.invalidateQueries();
+    },
+    `Bringing in ${chosen.name}, ${(text.length / 1e6).toFixed(1)} MB: all of it, or nothing`,
+  );
   if (file.value) file.value.value = '';
 }
 
@@ -45,7 +49,7 @@ const takeOut = () =>
     const link = Object.assign(document.createElement('a'), { href: url, download: 'fleet.json' });
     link.click();
     URL.revokeObjectURL(url);
-  });
+  }, 'Writing the fleet document');
 </script>
 
 <template>

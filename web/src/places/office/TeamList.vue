@@ -10,6 +10,7 @@ import AddByHand from './AddByHand.vue';
 import DriverVehicles from './DriverVehicles.vue';
 import InviteForm from './InviteForm.vue';
 import { ROLES } from './roles';
+import { vStacked } from '@/shared/stacked';
 
 /** The people who may sign in, and those who were asked to. */
 const { account } = useSession();
@@ -36,7 +37,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
   <section aria-label="Team">
     <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
     <SidewaysScroll v-if="data" label="The team">
-      <table class="mt-2 w-full [&_td]:pr-4 [&_th]:pr-4">
+      <table v-stacked class="mt-2 w-full [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
             <th scope="col" class="py-1 font-normal">Name</th>

@@ -5,6 +5,7 @@ import { answer, http, type Schemas } from '@/api/client';
 import { useTokens } from '@/api/team';
 import { useClock } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
+import { vStacked } from '@/shared/stacked';
 
 /** Tokens by which receivers and other programs are let in. */
 const { at } = useClock();
@@ -46,7 +47,7 @@ const end = (id: number) =>
 <template>
   <section aria-label="Tokens">
     <p v-if="error" role="alert" class="mt-1 text-next">{{ error.message }}</p>
-    <table v-if="data?.items.length" class="mt-2 w-full">
+    <table v-stacked v-if="data?.items.length" class="mt-2 w-full">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th scope="col" class="py-1 font-normal">Name</th>

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { KitPlan } from '@/api/stores';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { hours } from './mounts';
+import { vStacked } from '@/shared/stacked';
 
 /** What a plan takes: the pick list, what speaks against single wheels, and the hours. */
 const props = defineProps<{ plan: KitPlan }>();
@@ -46,7 +47,7 @@ const asideWords = computed(() => (props.plan.state === 'HANDED_OUT' ? 'Handed o
       <template v-else>Everything is in the store.</template>
     </p>
     <SidewaysScroll label="Pick list">
-      <table class="mt-2 w-full max-w-3xl [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4">
+      <table v-stacked class="mt-2 w-full max-w-3xl [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
             <th scope="col" class="font-normal">Item</th>

@@ -7,6 +7,7 @@ import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import TypedField from '@/shared/TypedField.vue';
 import { PRESSURE_UNITS, useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
+import { vStacked } from '@/shared/stacked';
 
 /** What the fleet's sensors are, mount by mount: how far they measure, and against what. */
 const { data: makes } = useSensorMakes();
@@ -43,7 +44,7 @@ function takeRange(make: Make, kpa: number | null): void {
     </p>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
     <SidewaysScroll label="Sensors by how they are held">
-      <table class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
+      <table v-stacked class="mt-1 w-full max-w-3xl [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
             <th scope="col" class="py-1 font-normal">Held</th>

@@ -5,6 +5,7 @@ import { useStock, useStoreActions, type StockItem } from '@/api/stores';
 import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
+import { vStacked } from '@/shared/stacked';
 
 /** How many of what lie in the store; a count is typed where it stands. */
 const { data: stock, error } = useStock();
@@ -33,7 +34,7 @@ function store(one: StockItem): void {
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
     <div class="grid gap-x-10 lg:grid-cols-2">
       <SidewaysScroll v-for="group in groups" :key="group.words" :label="group.words">
-        <table class="mt-1 w-full [&_td]:pr-4 [&_th]:pr-4">
+        <table v-stacked class="mt-1 w-full [&_td]:pr-4 [&_th]:pr-4">
           <thead class="text-quiet">
             <tr class="border-b border-rule">
               <th scope="col" class="py-1 font-normal">{{ group.words }}</th>

@@ -6,6 +6,7 @@ import { dutyWords, roleWords } from '@/shared/position';
 import { useUnits } from '@/shared/units';
 import { kpaOf, SHARES } from '@/shared/limits';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import { vStacked } from '@/shared/stacked';
 
 /** What each axle is held to, and where that comes from. */
 defineProps<{ vehicle: VehicleItem }>();
@@ -30,7 +31,7 @@ const percent = (value: number) => `${Math.round(value * 10) / 10}`;
       >
     </h2>
     <SidewaysScroll label="Limits">
-      <table class="w-full max-w-4xl whitespace-nowrap [&_td]:pr-4 [&_th]:pr-4">
+      <table v-stacked class="w-full max-w-4xl whitespace-nowrap [&_td]:pr-4 [&_th]:pr-4">
         <thead class="text-quiet">
           <tr class="border-b border-rule">
             <th scope="col" class="py-1 font-normal">Axle</th>
@@ -81,8 +82,8 @@ const percent = (value: number) => `${Math.round(value * 10) / 10}`;
     <p class="mt-1.5 max-w-3xl text-quiet">
       What is not an axle’s own comes from
       <template v-if="vehicle.duty !== 'GENERAL'">its duty, {{ dutyWords(vehicle.duty) }}, and</template>
-      the fleet’s policy. The targets are those that were brought in for this vehicle; the placard and the
-      tyre maker’s table go first.
+      the fleet’s policy. The targets are those of this vehicle’s description; the placard and the tyre
+      maker’s table go first.
     </p>
   </section>
 </template>

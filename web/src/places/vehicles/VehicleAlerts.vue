@@ -3,6 +3,7 @@ import { RouterLink } from 'vue-router';
 import { useAlertsOf } from '@/api/fleet';
 import { useClock } from '@/shared/time';
 import { alertStateWords, kindWords, urgencyWords } from '@/shared/urgency';
+import { vStacked } from '@/shared/stacked';
 
 /** What was ever open on this vehicle, the latest first. */
 const props = defineProps<{ vehicleRef: string }>();
@@ -15,7 +16,7 @@ const { at } = useClock();
   <section>
     <h2 class="mb-1 text-base">Alerts so far</h2>
     <p v-if="data && !data.length" class="text-quiet">None yet.</p>
-    <table v-else-if="data" class="w-full max-w-4xl [&_td]:pr-4 [&_th]:pr-4">
+    <table v-stacked v-else-if="data" class="w-full max-w-4xl [&_td]:pr-4 [&_th]:pr-4">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th scope="col" class="py-1 font-normal">Opened</th>

@@ -6,6 +6,7 @@ import { useClock } from '@/shared/time';
 import { deviationWords, useUnits } from '@/shared/units';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import { vStacked } from '@/shared/stacked';
 
 /** Every wheel with its figures now, and how old they are. */
 const props = defineProps<{ vehicle: VehicleItem; chosen: string | undefined }>();
@@ -18,7 +19,7 @@ const target = (position: string) => limitsAt(props.vehicle, position)?.targetKp
 
 <template>
   <SidewaysScroll label="Wheel sheet">
-    <table class="w-full text-[14px] whitespace-nowrap [&_td]:pr-2 [&_th]:pr-2">
+    <table v-stacked class="w-full text-[14px] whitespace-nowrap [&_td]:pr-2 [&_th]:pr-2">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th scope="col" class="py-1 font-normal">Wheel</th>

@@ -3,6 +3,7 @@ import type { JobItem } from '@/api/jobs';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
+import { vStacked } from '@/shared/stacked';
 
 /** Every wheel of the job: what is heard of it, and what is still missing. */
 defineProps<{ job: JobItem; chosen?: string | undefined }>();
@@ -15,7 +16,7 @@ const volts = (mv: number) => (mv / 1000).toFixed(2);
 
 <template>
   <SidewaysScroll label="Every wheel">
-    <table class="w-full whitespace-nowrap [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4">
+    <table v-stacked class="w-full whitespace-nowrap [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th scope="col" class="font-normal">Wheel</th>

@@ -2,6 +2,7 @@
 import type { LimitPreview } from '@/api/limits';
 import { useUnits } from '@/shared/units';
 import { axlesWords } from './ruler';
+import { vStacked } from '@/shared/stacked';
 
 /** What a change of limits comes to: axles, and the wheels that would be outside or back in band. */
 defineProps<{ preview: LimitPreview }>();
@@ -38,7 +39,7 @@ const change = (before: number, after: number) =>
         <span class="figure">{{ one.vehicle }}</span> {{ one.words }}
       </li>
     </ul>
-    <table v-if="preview.axles.length" class="mt-3 w-full [&_td]:py-0.5 [&_td]:pr-3">
+    <table v-stacked v-if="preview.axles.length" class="mt-3 w-full [&_td]:py-0.5 [&_td]:pr-3">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th class="font-normal">Axle</th>

@@ -101,18 +101,19 @@ const edit = computed<LimitEdit>(() => ({
   inherit: null,
 }));
 
-const look = () => attempt(async () => void (preview.value = await show(edit.value)));
+const look = () =>
+  attempt(async () => void (preview.value = await show(edit.value)), 'Looking what changes, axle by axle');
 const apply = () =>
   attempt(async () => {
     const outcome = await make(edit.value);
     if (outcome.faults.length) preview.value = outcome;
     else made.value = outcome;
-  });
+  }, 'Changing the limits, axle by axle');
 const takeBack = (id: string) =>
   attempt(async () => {
     await undo(id);
     made.value = undefined;
-  });
+  }, 'Taking the change back, axle by axle');
 /** Limits of its own that a template or an axle no longer wants. */
 const inherit = () =>
   attempt(async () => {

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { ticks, type Handle } from './ruler';
+import { useKeys } from '@/shared/keys';
 
 /** A scale with handles that are dragged, or moved by keys. */
 export interface RulerHandle<T extends string> extends Handle<T> {
@@ -64,6 +65,11 @@ function grab(handle: RulerHandle<N>, event: PointerEvent): void {
 function drag(event: PointerEvent): void {
   if (dragged.value) emit('move', dragged.value, valueAt(event));
 }
+
+useKeys('A handle of a ruler that has the focus', [
+  ['← →', 'a little lower or higher'],
+  ['Page ↑ ↓', 'much lower or higher'],
+]);
 
 function press(handle: RulerHandle<N>, event: KeyboardEvent): void {
   const steps = {

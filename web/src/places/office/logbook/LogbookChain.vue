@@ -17,7 +17,7 @@ const check = () =>
   checking.attempt(async () => {
     standing.value = undefined;
     standing.value = await checkLogbook();
-  });
+  }, 'Reading the whole book');
 const send = () =>
   mailing.attempt(async () => {
     sentTo.value = '';

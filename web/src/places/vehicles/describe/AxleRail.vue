@@ -2,6 +2,7 @@
 import { computed, nextTick, useTemplateRef } from 'vue';
 import { arrangementWords, roleWords } from '@/shared/position';
 import { MOST_AXLES, type Axle } from './draft';
+import { useKeys } from '@/shared/keys';
 
 /** The axles from the front, to choose one and to put them in order, with mouse or keys. */
 const props = defineProps<{ axles: Axle[]; faulty: Set<number> }>();
@@ -20,6 +21,14 @@ function go(to: number): void {
   chosen.value = Math.max(0, Math.min(props.axles.length - 1, to));
   void focusChosen();
 }
+
+useKeys('The row of axles that has the focus', [
+  ['← →', 'the axle before or behind'],
+  ['Alt ← →', 'move the axle'],
+  ['Home End', 'the first or the last axle'],
+  ['+', 'one more axle like this'],
+  ['Delete', 'take the axle away'],
+]);
 
 function press(event: KeyboardEvent): void {
   const steps = { ArrowLeft: -1, ArrowRight: 1 }[event.key];

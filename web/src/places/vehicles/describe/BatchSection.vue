@@ -27,9 +27,12 @@ async function readFile(event: Event): Promise<void> {
 }
 
 const take = (isPreview: boolean) =>
-  attempt(async () => {
-    outcome.value = await createMany(entryOf({ ...props.draft, ref: 'each' }), rows.value, isPreview);
-  });
+  attempt(
+    async () => {
+      outcome.value = await createMany(entryOf({ ...props.draft, ref: 'each' }), rows.value, isPreview);
+    },
+    `${isPreview ? 'Looking through' : 'Describing'} ${rows.value.trim().split('\n').length} vehicles`,
+  );
 </script>
 
 <template>

@@ -1,0 +1,27 @@
+import type { Directive } from 'vue';
+
+/** Gives each cell the name of its column, which a narrow screen shows before it. */
+function name(table: HTMLElement): void {
+  const columns = [...table.querySelectorAll('thead tr:last-child th')].map((head) =>
+    head.querySelector('.spoken') ? '' : (head.textContent?.trim() ?? ''),
+  );
+  for (const row of table.querySelectorAll('tbody tr')) {
+    [...row.children].forEach((cell, i) => {
+      const label = cell.tagName === 'TD' && !cell.hasAttribute('colspan') ? (columns[i] ?? '') : '';
+      if (cell.getAttribute('data-label') !== label) cell.setAttribute('data-label', label);
+    });
+  }
+}
+
+/** A table that a narrow screen shows row under row, each value with its name, instead of cutting its columns off. */
+export const vStacked: Directive<HTMLElement> = {
+  mounted(table) {
+    table.classList.add('stacked');
+    name(table);
+  },
+  updated(table) {
+    // A binding of the class would take ours away.
+    table.classList.add('stacked');
+    name(table);
+  },
+};
