@@ -49,13 +49,15 @@ async function leave(): Promise<void> {
 <template>
   <header class="border-b border-rule">
     <div class="flex min-h-11 flex-wrap items-center gap-x-6 gap-y-1 px-5">
-      <RouterLink to="/desk" class="text-base font-semibold text-ink no-underline">Vivid Caravan</RouterLink>
+      <RouterLink to="/desk" class="text-base font-semibold text-ink no-underline max-sm:py-3"
+        >Vivid Caravan</RouterLink
+      >
       <nav aria-label="Places" class="flex flex-wrap gap-x-5 text-[15px] whitespace-nowrap max-sm:gap-x-4">
         <RouterLink
           v-for="place in PLACES"
           :key="place.path"
           :to="place.path"
-          class="border-b-2 py-1 text-ink no-underline max-sm:py-2.5"
+          class="border-b-2 py-1 text-ink no-underline max-sm:py-3"
           :class="route.path.startsWith(place.path) ? 'border-ink font-semibold' : 'border-transparent'"
           :aria-current="route.path.startsWith(place.path) ? 'page' : undefined"
         >
@@ -66,7 +68,7 @@ async function leave(): Promise<void> {
         </RouterLink>
       </nav>
       <div class="ml-auto flex items-center gap-5">
-        <button type="button" class="cursor-pointer py-1 text-quiet max-sm:py-2.5" @click="isJumping = true">
+        <button type="button" class="cursor-pointer py-1 text-quiet max-sm:py-3" @click="isJumping = true">
           Go to <kbd class="key ml-0.5">/</kbd>
         </button>
         <button
@@ -78,7 +80,7 @@ async function leave(): Promise<void> {
         </button>
         <span v-if="connection.state === 'live'" class="text-quiet">live</span>
         <Menu v-if="account" as="div" class="relative">
-          <MenuButton class="cursor-pointer py-1 max-sm:py-2.5">
+          <MenuButton class="cursor-pointer py-1 max-sm:py-3">
             {{ account.displayName }} <span class="text-quiet">{{ ROLES[account.role] }}</span>
           </MenuButton>
           <MenuItems

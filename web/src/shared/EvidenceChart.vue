@@ -44,7 +44,8 @@ const { at: clockAt } = useClock();
 const { preferences } = useSession();
 const box = useTemplateRef('box');
 const { width } = useElementSize(box);
-const TEMPERATURE_HEIGHT = 140;
+/** Temperature has its own panel below; where there is little room it gives some away too. */
+const temperatureHeight = computed(() => Math.max(100, Math.min(140, Math.round(props.height * 0.65))));
 /** From this width on the names of the limits stand beside the picture and not in it. */
 const WIDE = 560;
 const BESIDE = 112;
@@ -228,7 +229,7 @@ function draw(): void {
   main.setScale('y', pressureRange());
   const heat = new uPlot(
     options(
-      TEMPERATURE_HEIGHT,
+      temperatureHeight.value,
       { values: (_, splits) => splits.map((value) => `${value.toFixed(0)}°`) },
       [{ stroke: ink, width: 1.4, points: { show: times.length < 60 } }],
       {
@@ -363,7 +364,7 @@ const underCursor = () => (cursor.value === undefined ? undefined : data.value.t
       role="img"
       tabindex="0"
       :aria-label="summary"
-      :style="{ minHeight: `${height + TEMPERATURE_HEIGHT}px` }"
+      :style="{ minHeight: `${height + temperatureHeight}px` }"
       @keydown.left.prevent="move(-5)"
       @keydown.right.prevent="move(5)"
       @keydown="zoomBy"

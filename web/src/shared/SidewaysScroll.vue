@@ -28,6 +28,6 @@ watch(
     :role="scrolls ? 'region' : undefined"
     :aria-label="scrolls ? label : undefined"
   >
-    <div ref="inner" class="w-max min-w-full"><slot /></div>
+    <div ref="inner" class="w-max min-w-full max-sm:has-[.stacked]:w-full"><slot /></div>
   </div>
 </template>

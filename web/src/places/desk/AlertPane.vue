@@ -89,7 +89,7 @@ const events = computed(() =>
 /** A lower window has no room for a larger strip above the whole of the evidence. */
 const TALL = 900;
 /** What is left of the window under everything else. */
-const chartHeight = computed(() => Math.max(170, Math.min(460, height.value - 600)));
+const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 640)));
 </script>
 
 <template>

@@ -117,7 +117,7 @@ useKeys('The Desk', [
   ['↑ ↓', 'the alert above or below'],
   ['A', 'acknowledge: I have seen it'],
   ['T', 'take in hand: I deal with it'],
-  ['H', 'hold: put aside for a while, with a reason'],
+  ['H', 'put aside for a while, with a reason'],
   ['N', 'write a note'],
   ['C', 'close, with a reason'],
   ['F', 'narrow the queue'],
@@ -167,7 +167,7 @@ useKeys('The Desk', [
       </p>
     </nav>
     <div class="min-w-0" :class="{ 'hidden lg:block': !id }">
-      <RouterLink to="/desk" class="block px-5 pt-3 lg:hidden">All that is open</RouterLink>
+      <RouterLink to="/desk" class="block px-5 py-3 lg:hidden">All that is open</RouterLink>
       <p v-if="detailError" role="alert" class="p-6 text-next">{{ detailError.message }}</p>
       <AlertPane
         v-if="detail"

@@ -145,7 +145,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
     </template>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
     <InviteForm class="mt-4" />
-    <p class="mt-2"><RouterLink :to="{ name: 'mail' }">Mail that was written</RouterLink></p>
+    <p class="mt-2"><RouterLink class="way" :to="{ name: 'mail' }">Mail that was written</RouterLink></p>
     <AddByHand class="mt-4" />
   </section>
 </template>

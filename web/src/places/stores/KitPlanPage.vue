@@ -32,7 +32,7 @@ const print = () => window.print();
 
 <template>
   <div class="w-full max-w-5xl px-5 py-4">
-    <p class="print:hidden"><RouterLink :to="{ name: 'kit-plans' }">‹ Kit plans</RouterLink></p>
+    <p class="print:hidden"><RouterLink class="way" :to="{ name: 'kit-plans' }">‹ Kit plans</RouterLink></p>
     <p v-if="error && !plan" role="alert" class="mt-2 text-next">{{ error.message }}</p>
     <template v-else-if="plan">
       <div class="mt-1 flex flex-wrap items-baseline gap-x-4">

@@ -66,15 +66,15 @@ const { data: chart } = useChart(() =>
 <template>
   <div v-if="error && !vehicle" class="p-8">
     <p role="alert" class="text-next">{{ error.message }}</p>
-    <p class="mt-2"><RouterLink to="/vehicles">All vehicles</RouterLink></p>
+    <p class="mt-2"><RouterLink class="way" to="/vehicles">All vehicles</RouterLink></p>
   </div>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching the vehicle …</p>
   <div v-else-if="!vehicle" class="p-8">
     <h1 class="text-xl">There is no vehicle {{ vehicleRef }}.</h1>
-    <p class="mt-2"><RouterLink to="/vehicles">All vehicles</RouterLink></p>
+    <p class="mt-2"><RouterLink class="way" to="/vehicles">All vehicles</RouterLink></p>
   </div>
   <div v-else class="px-6 py-4">
-    <p class="print:hidden"><RouterLink to="/vehicles">Vehicles</RouterLink></p>
+    <p class="print:hidden"><RouterLink class="way" to="/vehicles">Vehicles</RouterLink></p>
     <p class="hidden print:block">Vivid Caravan, printed {{ at(now) }}</p>
     <div class="mt-1 flex flex-wrap items-baseline gap-x-5">
       <h1 class="figure text-2xl">{{ vehicle.ref }}</h1>

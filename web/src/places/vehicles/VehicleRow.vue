@@ -21,9 +21,11 @@ const reasons = computed(() => props.vehicle.departure.reasons);
 
 <template>
   <span role="rowheader" class="font-medium">
-    <RouterLink :to="{ name: 'vehicle', params: { vehicleRef: vehicle.ref } }" class="figure block py-1">{{
-      vehicle.ref
-    }}</RouterLink>
+    <RouterLink
+      :to="{ name: 'vehicle', params: { vehicleRef: vehicle.ref } }"
+      class="figure block py-1 max-sm:py-3"
+      >{{ vehicle.ref }}</RouterLink
+    >
   </span>
   <span role="cell" class="figure hidden truncate text-quiet sm:block">{{ vehicle.plate }}</span>
   <span role="cell" class="overflow-hidden"><AxleStrip :vehicle="vehicle" /></span>

@@ -42,7 +42,7 @@ const takeBack = () => change(() => putInState(props.vehicle.ref, { state: 'IN_S
       </select>
     </label>
     <template v-if="isManager">
-      <RouterLink :to="{ name: 'redescribe', params: { vehicleRef: vehicle.ref } }"
+      <RouterLink class="way" :to="{ name: 'redescribe', params: { vehicleRef: vehicle.ref } }"
         >Change what it looks like</RouterLink
       >
       <button v-if="vehicle.state === 'OUT_OF_SERVICE'" type="button" class="link" @click="takeBack">

@@ -89,7 +89,7 @@ const print = () => window.print();
   <p v-else-if="!job" class="p-6 text-quiet">Fetching the job …</p>
   <div v-else class="w-full max-w-3xl px-5 py-4">
     <p class="print:hidden">
-      <RouterLink :to="{ name: 'job', params: { id } }">‹ Fit-out {{ job.vehicle }}</RouterLink>
+      <RouterLink class="way" :to="{ name: 'job', params: { id } }">‹ Fit-out {{ job.vehicle }}</RouterLink>
     </p>
     <h1 class="mt-1 text-xl">
       Bench list <span class="figure">{{ job.vehicle }}</span>

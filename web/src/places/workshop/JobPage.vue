@@ -131,7 +131,7 @@ const waits = computed(() =>
   <div v-else class="mx-auto w-full max-w-6xl px-4 py-3 lg:grid lg:grid-cols-[27rem_1fr] lg:gap-8">
     <div class="min-w-0">
       <div class="flex items-baseline justify-between gap-3">
-        <RouterLink to="/workshop">‹ Workshop</RouterLink>
+        <RouterLink class="way" to="/workshop">‹ Workshop</RouterLink>
         <h1 class="text-lg">
           Fit-out <span class="figure">{{ job.vehicle }}</span>
         </h1>

@@ -46,7 +46,7 @@ function measured({ data: said }: Entry): string {
   <p v-if="error && !data" role="alert" class="p-6 text-next">{{ error.message }}</p>
   <p v-else-if="!data || !job" class="p-6 text-quiet">Fetching the record …</p>
   <div v-else class="max-w-5xl px-6 py-4">
-    <p class="print:hidden"><RouterLink to="/workshop">Workshop</RouterLink></p>
+    <p class="print:hidden"><RouterLink class="way" to="/workshop">Workshop</RouterLink></p>
     <div class="mt-1 flex flex-wrap items-baseline gap-x-4">
       <h1 class="text-xl">
         Fit-out of <span class="figure">{{ job.vehicle }}</span>

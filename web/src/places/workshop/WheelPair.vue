@@ -201,7 +201,7 @@ const bars = (one: HeardSensor) =>
     </p>
     <p v-if="wheel.leftOut">Left out: {{ wheel.leftOut.reason }}</p>
     <p>
-      <RouterLink :to="{ name: 'bench', params: { id: job.id } }"
+      <RouterLink class="way" :to="{ name: 'bench', params: { id: job.id } }"
         >Give sensors to wheels at the bench</RouterLink
       >
     </p>

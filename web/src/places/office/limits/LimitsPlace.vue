@@ -133,8 +133,11 @@ const basis = computed({
 
 <template>
   <div>
-    <div v-if="policy" class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <div class="grid min-w-0 content-start gap-4">
+    <div
+      v-if="policy"
+      class="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]"
+    >
+      <div class="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
         <ChoiceRow v-model="level" label="Change" :choices="LEVELS" />
         <LimitScope v-if="level !== 'FLEET'" v-model="scope" :is-of-axles="level === 'AXLES'" />
         <div v-if="level === 'FLEET'" class="flex flex-wrap items-center gap-2">

@@ -60,8 +60,12 @@ function keep(): void {
 
 <template>
   <div class="grid max-w-xl gap-2">
-    <div v-for="row in ROWS" :key="row.name" class="grid grid-cols-[6rem_8rem_1fr] items-baseline gap-3">
-      <span>{{ row.words }}</span>
+    <div
+      v-for="row in ROWS"
+      :key="row.name"
+      class="grid grid-cols-2 items-baseline gap-x-3 gap-y-1 sm:grid-cols-[6rem_8rem_1fr] sm:gap-3"
+    >
+      <span class="max-sm:col-span-2">{{ row.words }}</span>
       <span class="flex items-baseline gap-1">
         <TypedField
           :label="`${row.words}, per cent ${row.side} target`"
@@ -73,7 +77,7 @@ function keep(): void {
       </span>
       <span class="flex items-baseline gap-1">
         <TypedField
-          class="w-40"
+          class="w-40 max-sm:w-24"
           :label="`${row.words}, as a pressure`"
           :shown="units.pressureNumber(kpaOf(row.name, policy, target))"
           :read="readFigure"

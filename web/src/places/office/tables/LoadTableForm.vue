@@ -75,7 +75,7 @@ async function enter(): Promise<void> {
           ref="file"
           type="file"
           accept=".csv,.txt,text/csv"
-          class="mt-1 block w-full file:mr-3 file:cursor-pointer file:rounded-[3px] file:border file:border-ink file:bg-raised file:px-3 file:py-1 file:text-ink"
+          class="mt-1 block w-full max-sm:min-h-11 max-sm:file:min-h-11 file:mr-3 file:cursor-pointer file:rounded-[3px] file:border file:border-ink file:bg-raised file:px-3 file:py-1 file:text-ink"
           @change="read"
         />
       </label>

@@ -66,7 +66,7 @@ function press(event: KeyboardEvent): void {
         role="radio"
         :aria-checked="i === chosen"
         :tabindex="i === chosen ? 0 : -1"
-        class="cursor-pointer rounded-[3px] border px-2.5 py-1"
+        class="cursor-pointer rounded-[3px] border px-2.5 py-1 max-sm:min-h-11"
         :class="[
           i === chosen ? 'border-action font-semibold ring-1 ring-action' : 'border-rule',
           { 'text-stop': faulty.has(i) },

@@ -136,7 +136,7 @@ const own = (name: string) => byAxle.value.get(-1)?.get(name);
 
 <template>
   <div class="max-w-6xl px-6 py-4">
-    <p><RouterLink to="/vehicles">Vehicles</RouterLink></p>
+    <p><RouterLink class="way" to="/vehicles">Vehicles</RouterLink></p>
     <div class="mt-1 flex flex-wrap items-baseline gap-x-4 gap-y-2">
       <h1 class="text-xl">
         <template v-if="vehicleRef"

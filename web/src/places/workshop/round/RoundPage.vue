@@ -52,7 +52,7 @@ const print = () => window.print();
 
 <template>
   <div class="max-w-4xl px-5 py-4">
-    <p class="print:hidden"><RouterLink to="/workshop">‹ Workshop</RouterLink></p>
+    <p class="print:hidden"><RouterLink class="way" to="/workshop">‹ Workshop</RouterLink></p>
     <p v-if="error && !round" role="alert" class="mt-2 text-next">{{ error.message }}</p>
     <p v-else-if="!round" class="mt-2 text-quiet">Fetching the round …</p>
     <template v-else>

@@ -70,6 +70,7 @@ class DemoTest extends InBrowser {
     }
 
     private static void assertNothingFound(Page page, String screen) {
+        OnAPhone.assertFits(page, screen);
         AxeResults results = new AxeBuilder(page)
                 .options(violationsOnly())
                 .setLegacyMode(true)

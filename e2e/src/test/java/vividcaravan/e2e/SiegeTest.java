@@ -242,7 +242,8 @@ class SiegeTest {
                     answer -> {
                         JsonNode counts = JSON.readTree(answer.body());
                         // What was sent again may have been taken the first time.
-                        taken.addAndGet(counts.get("accepted").asLong() + counts.get("duplicates").asLong());
+                        taken.addAndGet(counts.get("accepted").asLong()
+                                + counts.get("duplicates").asLong());
                     }));
         }
 
