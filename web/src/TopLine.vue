@@ -52,7 +52,10 @@ async function leave(): Promise<void> {
       <RouterLink to="/desk" class="text-base font-semibold text-ink no-underline max-sm:py-3"
         >Vivid Caravan</RouterLink
       >
-      <nav aria-label="Places" class="flex flex-wrap gap-x-5 text-[15px] whitespace-nowrap max-sm:gap-x-4">
+      <nav
+        aria-label="Places"
+        class="flex flex-wrap gap-x-5 text-[15px] whitespace-nowrap max-sm:order-last max-sm:w-full max-sm:justify-between max-sm:gap-x-2"
+      >
         <RouterLink
           v-for="place in PLACES"
           :key="place.path"
@@ -78,10 +81,10 @@ async function leave(): Promise<void> {
         >
           Keys <kbd class="key ml-0.5">?</kbd>
         </button>
-        <span v-if="connection.state === 'live'" class="text-quiet">live</span>
+        <span v-if="connection.state === 'live'" class="text-quiet max-sm:hidden">live</span>
         <Menu v-if="account" as="div" class="relative">
           <MenuButton class="cursor-pointer py-1 max-sm:py-3">
-            {{ account.displayName }} <span class="text-quiet">{{ ROLES[account.role] }}</span>
+            {{ account.displayName }} <span class="text-quiet max-sm:hidden">{{ ROLES[account.role] }}</span>
           </MenuButton>
           <MenuItems
             class="absolute right-0 z-10 mt-1 min-w-44 rounded border border-ink bg-raised py-1 outline-none"

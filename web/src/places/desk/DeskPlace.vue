@@ -6,6 +6,7 @@ import { useSession } from '@/api/session';
 import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
 import CloseDialog from './CloseDialog.vue';
+import DriverNow from './DriverNow.vue';
 import FirstSteps from './FirstSteps.vue';
 import QueueFilters from './QueueFilters.vue';
 import ShelveDialog from './ShelveDialog.vue';
@@ -48,6 +49,9 @@ watch(
 );
 const { data: detail, error: detailError } = useAlert(shownId);
 const { vehicle } = useVehicle(() => detail.value?.item.vehicle);
+const isFirstParked = computed(() =>
+  Boolean(detail.value?.isParked && detail.value.item.id === everything.value[0]?.id),
+);
 const pane = useTemplateRef('pane');
 const filters = useTemplateRef('filters');
 
@@ -152,7 +156,9 @@ useKeys('The Desk', [
       class="border-rule lg:sticky lg:top-0 lg:max-h-screen lg:overflow-y-auto lg:border-r"
       :class="{ 'hidden lg:block': id }"
     >
+      <DriverNow v-if="isDriver" class="lg:hidden" :alert="everything[0]" :is-parked="isFirstParked" />
       <QueueFilters
+        v-else
         ref="filters"
         v-model="filter"
         :depots="depots"

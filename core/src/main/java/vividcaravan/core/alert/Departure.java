@@ -3,7 +3,6 @@ package vividcaravan.core.alert;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import vividcaravan.core.axles.Position;
 
@@ -88,15 +87,9 @@ public record Departure(Verdict verdict, List<String> reasons) {
 
     private static String words(Alert alert) {
         boolean isSoftTyre = alert.isRunSoft() && alert.kind().family() == AlertFamily.TYRE;
-        String what = isSoftTyre ? "run soft: inspection off the vehicle" : nameOf(alert);
+        String what = isSoftTyre
+                ? "run soft: inspection off the vehicle"
+                : alert.kind().words();
         return alert.position() == null ? what : alert.position().code() + " " + what;
-    }
-
-    private static String nameOf(Alert alert) {
-        return switch (alert.kind()) {
-            case UNDER_PRESSURE -> "under-inflated";
-            case OVER_PRESSURE -> "over-inflated";
-            default -> alert.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
-        };
     }
 }

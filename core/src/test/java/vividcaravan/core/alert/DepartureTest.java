@@ -64,7 +64,7 @@ class DepartureTest {
                 .shelved("marrable", "workshop tonight", 9_000, 2_000);
 
         assertThat(Departure.of(List.of(aside), List.of()))
-                .isEqualTo(new Departure(Departure.Verdict.MAY_LEAVE, List.of("2LO over-inflated, put aside")));
+                .isEqualTo(new Departure(Departure.Verdict.MAY_LEAVE, List.of("2LO over target, put aside")));
     }
 
     @Test

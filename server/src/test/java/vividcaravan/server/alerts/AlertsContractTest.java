@@ -336,7 +336,7 @@ class AlertsContractTest {
 
         JsonNode departure = door.get("/api/v1/vehicles/" + truck.ref()).json().get("departure");
         assertThat(departure.get("verdict").asString()).isEqualTo("NOT_YET");
-        assertThat(departure.get("reasons").get(0).asString()).isEqualTo("1L under-inflated");
+        assertThat(departure.get("reasons").get(0).asString()).isEqualTo("1L under target");
 
         steady(truck.left(), 4, 30, 800);
         steady(truck.right(), 4, 30, 800);
