@@ -15,6 +15,7 @@ export type EvidenceChart = Schemas['EvidenceChart'];
 const REFRESH_MILLIS = 60_000;
 const MOST_ALERTS = '1000';
 const SOON_MILLIS = 1_500;
+const FRAME_MILLIS = 30;
 
 export function useAlerts() {
   return useQuery({
@@ -69,7 +70,8 @@ export function useVehiclesFromTheFirst(most: number) {
     () => isFetched.value || Boolean(whole.value),
     async (isThere) => {
       await nextTick();
-      if (isThere) requestAnimationFrame(() => (isDrawn.value = true));
+      // Not with the next frame: a page behind another one draws none.
+      if (isThere) setTimeout(() => (isDrawn.value = true), FRAME_MILLIS);
     },
     { immediate: true },
   );
