@@ -2,9 +2,12 @@ import type { Directive } from 'vue';
 
 /** Gives each cell the name of its column, which a narrow screen shows before it. */
 function name(table: HTMLElement): void {
-  const columns = [...table.querySelectorAll('thead tr:last-child th')].map((head) =>
-    head.querySelector('.spoken') ? '' : (head.textContent?.trim() ?? ''),
-  );
+  const columns = [...table.querySelectorAll('thead tr:last-child th')].map((head) => {
+    // A column whose name is only spoken, as that of buttons, needs none beside them.
+    const spoken = head.querySelector('.spoken')?.textContent ?? '';
+    const whole = head.textContent ?? '';
+    return whole.replace(spoken, '').trim() ? whole.trim().replace(/\s+/g, ' ') : '';
+  });
   for (const row of table.querySelectorAll('tbody tr')) {
     [...row.children].forEach((cell, i) => {
       const label = cell.tagName === 'TD' && !cell.hasAttribute('colspan') ? (columns[i] ?? '') : '';

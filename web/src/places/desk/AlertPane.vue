@@ -16,6 +16,7 @@ import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
 import SensorExchange from './SensorExchange.vue';
+import SafetyNotes from './SafetyNotes.vue';
 import WheelFigures from './WheelFigures.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import SpanChoice from '@/shared/SpanChoice.vue';
@@ -111,7 +112,8 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
       <p v-if="outlook" class="mt-1 max-w-2xl font-medium sm:text-[15px]">{{ outlook }}</p>
       <p class="mt-1.5 max-w-2xl sm:text-[15px]">{{ item.advice }}</p>
 
-      <!-- On a narrow screen the column at the right comes last, and acting must not. -->
+      <!-- On a narrow screen the column at the right comes last; what can hurt somebody must not, nor must acting. -->
+      <SafetyNotes class="max-w-2xl border-l-3 border-stop pl-3 xl:hidden" :notes="detail.safety" />
       <AlertHandling
         class="mt-3 xl:hidden"
         :item="item"
@@ -183,13 +185,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         :detail="detail"
         :other="detail.exchangeWith"
       />
-      <section v-for="note in detail.safety" :key="note.title" class="mt-4 border-rule pt-4 xl:border-t">
-        <h3>{{ note.title }}</h3>
-        <p class="mt-1">{{ note.text }}</p>
-      </section>
-      <p v-if="detail.safety.length" class="mt-2 text-quiet">
-        Makers’ instructions and local law go first; the work is for trained people.
-      </p>
+      <SafetyNotes class="hidden xl:block" :notes="detail.safety" />
 
       <WheelFigures
         v-if="wheel"

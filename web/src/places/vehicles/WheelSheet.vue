@@ -26,11 +26,15 @@ const target = (position: string) => limitsAt(props.vehicle, position)?.targetKp
           <th scope="col" class="text-right font-normal">
             At {{ units.reference.value }}, {{ units.pressureSymbol.value }}
           </th>
-          <th scope="col" class="text-right font-normal">Gauge</th>
-          <th scope="col" class="text-right font-normal">Target</th>
-          <th scope="col" class="pl-4 font-normal">Deviation</th>
+          <th scope="col" class="text-right font-normal">
+            Gauge<span class="spoken">, {{ units.pressureSymbol.value }}</span>
+          </th>
+          <th scope="col" class="text-right font-normal">
+            Target<span class="spoken">, {{ units.pressureSymbol.value }}</span>
+          </th>
+          <th scope="col" class="pl-4 font-normal">Deviation<span class="spoken"> from target</span></th>
           <th scope="col" class="text-right font-normal">{{ units.temperatureSymbol.value }}</th>
-          <th scope="col" class="text-right font-normal">Heard</th>
+          <th scope="col" class="text-right font-normal">Heard<span class="spoken"> ago</span></th>
           <th scope="col" class="pl-4 font-normal">Sensor</th>
           <th scope="col" class="pl-4 font-normal">Condition</th>
         </tr>
@@ -73,7 +77,7 @@ const target = (position: string) => limitsAt(props.vehicle, position)?.targetKp
             <span v-if="wheel.urgency" class="font-semibold" :class="urgencyText(wheel.urgency)">{{
               urgencyWords(wheel.urgency)
             }}</span>
-            <span v-else class="text-quiet">{{ conditionWords(wheel.condition) }}</span>
+            <span v-else class="text-quiet">{{ conditionWords(wheel.condition) || 'in band' }}</span>
             <span v-if="wheel.isClockWrong" class="text-quiet"> its clock is wrong</span>
           </td>
         </tr>

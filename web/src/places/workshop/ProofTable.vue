@@ -22,7 +22,9 @@ const volts = (mv: number) => (mv / 1000).toFixed(2);
           <th scope="col" class="font-normal">Wheel</th>
           <th scope="col" class="font-normal">Sensor</th>
           <th scope="col" class="text-right font-normal">Heard</th>
-          <th scope="col" class="text-right font-normal">Messages</th>
+          <th scope="col" class="text-right font-normal">
+            Messages<span class="spoken"> received of those sent</span>
+          </th>
           <th scope="col" class="text-right font-normal">Signal, dBm</th>
           <th scope="col" class="text-right font-normal">Battery, V</th>
           <th scope="col" class="text-right font-normal">{{ units.pressureSymbol.value }}</th>
