@@ -3,6 +3,8 @@ package vividcaravan.core.judge;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
@@ -111,5 +113,34 @@ class LeakRulesTest {
                 .filteredOn(alert -> alert.kind() == AlertKind.HOT_TYRE)
                 .isNotEmpty()
                 .anyMatch(alert -> alert.urgency() == Urgency.STOP_NOW);
+    }
+
+    /** A cap shows a third of the heat: one that is no warmer than the others sits on a tyre that was filled, not on a hot one. */
+    @ParameterizedTest
+    @ValueSource(doubles = {1.12, 1.18, 1.25})
+    void capsDoNotCallAnOverFilledTyreHot(double filled) {
+        TruckOnTheRoad capped = new TruckOnTheRoad(vividcaravan.core.axles.MountKind.CAP, false);
+        capped.runningRiseC = 40;
+        capped.live(2);
+        capped.tyre("2RO").kpaAt20 *= filled;
+        capped.live(2);
+
+        assertThat(capped.alerts())
+                .isNotEmpty()
+                .allMatch(alert -> alert.position().code().equals("2RO"))
+                .noneMatch(alert -> alert.kind() == AlertKind.HOT_TYRE || alert.kind() == AlertKind.HOT_WHEEL_END);
+    }
+
+    @Test
+    void capsOfATyreThatIsBothFilledAndHotStillSayThatItIsHot() {
+        TruckOnTheRoad capped = new TruckOnTheRoad(vividcaravan.core.axles.MountKind.CAP, false);
+        capped.live(2);
+        capped.tyre("2RO").kpaAt20 *= 1.12;
+        capped.live(1).drive(1);
+        capped.tyre("2RO").hotterBy = 50;
+        capped.drive(3);
+
+        assertThat(capped.alerts())
+                .anyMatch(alert -> alert.kind() == AlertKind.HOT_WHEEL_END || alert.kind() == AlertKind.HOT_TYRE);
     }
 }

@@ -20,6 +20,9 @@ public final class HeatLimits {
     /** Where its pressure says that the air is hot, a sensor outside must be warmer than its siblings by so much, °C. */
     private static final double OUTSIDE_WARMER_C = 4;
 
+    /** Air that is so much hotter than the others' shows outside as {@link #OUTSIDE_WARMER_C}, °C: a third [common practice]. */
+    private static final double SEEN_OUTSIDE_C = 3 * OUTSIDE_WARMER_C;
+
     private static final int GAP_READINGS = 5;
     /** The other end of the axle counts as hot too from this share of the gap on. */
     private static final double ALSO_HOT = 0.7;
@@ -56,11 +59,20 @@ public final class HeatLimits {
 
     /**
      * How hot its air is: what a sensor inside shows. One outside shows a third of it, so there the pressure counts where it
-     * says that the air is hotter.
+     * says that the air is hotter. Unless its sensor is no warmer than the others: then it was filled and is not hot.
      */
     private static double airCelsius(Measurement m, WheelTrack track) {
-        boolean isByPressure = m.isOutside() && !m.siblings().isStanding() && !Double.isNaN(track.airCelsius());
+        boolean isByPressure = m.isOutside()
+                && !m.siblings().isStanding()
+                && !Double.isNaN(track.airCelsius())
+                && !isOnlyFilled(m, track);
         return isByPressure ? Math.max(m.celsius(), track.airCelsius()) : m.celsius();
+    }
+
+    private static boolean isOnlyFilled(Measurement m, WheelTrack track) {
+        return m.siblings().areHeard()
+                && track.airCelsius() - m.siblings().airCelsius() >= SEEN_OUTSIDE_C
+                && track.celsius() - m.siblings().celsius() < OUTSIDE_WARMER_C;
     }
 
     /**
