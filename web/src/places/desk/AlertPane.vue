@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useWindowSize } from '@vueuse/core';
+import { useMediaQuery, useWindowSize } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
@@ -36,6 +36,8 @@ const { isDriver } = useSession();
 const isBookOpen = ref(false);
 const { at, now } = useClock();
 const { height } = useWindowSize();
+/** Whether there is a column at the right. */
+const isWide = useMediaQuery('(width >= 80rem)');
 const SPANS: [number, string][] = [
   [3, '3 h'],
   [12, '12 h'],
@@ -113,7 +115,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
       <p class="mt-1.5 max-w-2xl sm:text-[15px]">{{ item.advice }}</p>
 
       <!-- On a narrow screen the column at the right comes last; what can hurt somebody must not, nor must acting. -->
-      <SafetyNotes class="max-w-2xl border-l-3 border-stop pl-3 xl:hidden" :notes="detail.safety" />
+      <SafetyNotes v-if="!isWide" class="max-w-2xl border-l-3 border-stop pl-3" :notes="detail.safety" />
       <AlertHandling
         class="mt-3 xl:hidden"
         :item="item"
@@ -185,7 +187,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         :detail="detail"
         :other="detail.exchangeWith"
       />
-      <SafetyNotes class="hidden xl:block" :notes="detail.safety" />
+      <SafetyNotes v-if="isWide" :notes="detail.safety" />
 
       <WheelFigures
         v-if="wheel"
