@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -110,6 +111,30 @@ final class Product implements AutoCloseable {
         return started(new Product(folder, Map.of("VIVID_API_TOKEN", TOKEN), limited));
     }
 
+    /** How nice the threads are whose names begin so, as the system knows them: the nicest first, 0 is usual. */
+    List<Integer> niceness(String threads) {
+        try (Stream<Path> all = Files.list(Path.of("/proc", Long.toString(process.pid()), "task"))) {
+            return all.map(Product::stat)
+                    .filter(stat -> stat.substring(stat.indexOf('(') + 1).startsWith(threads))
+                    // The nineteenth field; the second, the name, may have spaces.
+                    .map(stat -> Integer.parseInt(
+                            stat.substring(stat.lastIndexOf(')') + 2).split(" ")[16]))
+                    .sorted(Comparator.reverseOrder())
+                    .toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static String stat(Path thread) {
+        try {
+            return Files.readString(thread.resolve("stat"));
+        } catch (IOException e) {
+            // It has ended meanwhile.
+            return "() " + "0 ".repeat(20);
+        }
+    }
+
     /** Lifts that limit while it runs. */
     void makeRoom() {
         run("prlimit", "--pid", Long.toString(process.pid()), "--fsize=unlimited");
@@ -165,7 +190,8 @@ final class Product implements AutoCloseable {
         try (FileChannel lock = FileChannel.open(
                 HERE.resolve("target/product.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE)) {
             lock.lock();
-            String stamp = Files.getLastModifiedTime(jar).toString();
+            String stamp = Files.getLastModifiedTime(jar)
+                    + Files.readString(HERE.resolve("../packaging/bin/vivid-caravan"));
             if (Files.exists(done) && Files.readString(done).equals(stamp)) {
                 return;
             }

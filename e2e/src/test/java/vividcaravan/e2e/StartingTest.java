@@ -66,6 +66,11 @@ class StartingTest {
                     .doesNotContain("Preparing")
                     .doesNotContain("[cds]")
                     .contains("/set-up#");
+            assertThat(product.niceness("http-nio"))
+                    .as("whoever answers requests stands back behind the writer")
+                    .filteredOn(nice -> nice == 3)
+                    .hasSizeGreaterThanOrEqualTo(10);
+            assertThat(product.niceness("single-writer")).hasSize(1).allMatch(nice -> nice <= 0);
         }
     }
 

@@ -6,6 +6,7 @@ import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.core.Ordered;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Precedence;
 import vividcaravan.server.platform.VividProperties;
 
 /** How the web server is set up beyond what its settings say. */
@@ -32,6 +33,9 @@ class WebServer implements WebServerFactoryCustomizer<TomcatServletWebServerFact
         factory.addConnectorCustomizers(connector -> {
             if (connector.getProtocolHandler() instanceof AbstractProtocol<?> protocol) {
                 protocol.setMaxThreads(RequestPlaces.THREADS);
+                protocol.setThreadPriority(Precedence.REQUESTS);
+                // Under many lines at once it would otherwise make and drop one for each, all of them behind one lock.
+                protocol.setProcessorCache(-1);
             }
         });
         if (properties.isReachedByTls()) {

@@ -35,6 +35,7 @@ import vividcaravan.server.ingest.ReadingsJudged;
 import vividcaravan.server.logbook.LogbookEntry;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.ReaderLeft;
+import vividcaravan.server.platform.Precedence;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.writer.Change;
@@ -97,13 +98,15 @@ class LiveStreams implements Follower, DisposableBean, Ticking {
 
     /** A slow reader blocks its sender, so every stream may have one of its own; idle ones go. */
     private static ExecutorService senders() {
+        CustomizableThreadFactory threads = new CustomizableThreadFactory("live-");
+        threads.setThreadPriority(Precedence.NEWS);
         ThreadPoolExecutor pool = new ThreadPoolExecutor(
                 MOST_STREAMS,
                 MOST_STREAMS,
                 30,
                 TimeUnit.SECONDS,
                 new LinkedBlockingQueue<>(),
-                new CustomizableThreadFactory("live-"));
+                threads);
         pool.allowCoreThreadTimeOut(true);
         return pool;
     }

@@ -29,6 +29,7 @@ import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.AuthorOfRequest;
 import vividcaravan.server.logbook.Logbook;
 import vividcaravan.server.platform.LastWords;
+import vividcaravan.server.platform.Precedence;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Storage;
 import vividcaravan.server.platform.WriteFailed;
@@ -207,6 +208,7 @@ public class SingleWriter implements SmartLifecycle {
         isStopping = false;
         inSession(this::load);
         Thread writer = new Thread(this::run, "single-writer");
+        writer.setPriority(Precedence.WRITER);
         thread = writer;
         writer.start();
     }
