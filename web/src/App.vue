@@ -6,6 +6,7 @@ import { askForWhatWasMissed, takeAlerts, takeWheels } from './api/fleet';
 import { onSignedOut } from './api/client';
 import { listen } from './api/live';
 import { useSession } from './api/session';
+import { told } from './shared/tell';
 import StopNowNews from './StopNowNews.vue';
 import TopLine from './TopLine.vue';
 import WaitingNote from './WaitingNote.vue';
@@ -43,5 +44,6 @@ onBeforeUnmount(() => stop?.());
       <RouterView />
     </main>
     <WaitingNote />
+    <p class="spoken" aria-live="polite">{{ told }}</p>
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
 import { useVehicleRefs, useVehicles } from '@/api/fleet';
+import { tell } from '@/shared/tell';
 
 /** Some vehicles, by ref: one typed after the other, or a whole depot. */
 const chosen = defineModel<string[]>({ required: true });
@@ -21,7 +22,20 @@ const depots = computed(() =>
 const isFull = computed(() => chosen.value.length >= props.most);
 
 function add(these: string[]): void {
-  chosen.value = [...new Set([...chosen.value, ...these])].slice(0, props.most);
+  const all = [...new Set([...chosen.value, ...these])].slice(0, props.most);
+  tellChange(
+    all.filter((one) => !chosen.value.includes(one)),
+    'chosen',
+    all.length,
+  );
+  chosen.value = all;
+}
+function leaveOut(it: string): void {
+  chosen.value = chosen.value.filter((other) => other !== it);
+  tellChange([it], 'left out', chosen.value.length);
+}
+function tellChange(these: string[], how: string, inAll: number): void {
+  tell(`${these.length === 1 ? these[0] : `${these.length} vehicles`} ${how}; ${inAll} in all.`);
 }
 function addWanted(): void {
   const typed = wanted.value.trim().toUpperCase();
@@ -73,12 +87,7 @@ function addDepot(event: Event): void {
     <ul v-if="chosen.length" class="mt-2 flex flex-wrap gap-x-4 gap-y-1" aria-label="Chosen vehicles">
       <li v-for="one in chosen" :key="one" class="flex items-baseline gap-1.5">
         <span class="figure">{{ one }}</span>
-        <button
-          type="button"
-          class="link"
-          :aria-label="`Leave ${one} out`"
-          @click="chosen = chosen.filter((other) => other !== one)"
-        >
+        <button type="button" class="link" :aria-label="`Leave ${one} out`" @click="leaveOut(one)">
           leave out
         </button>
       </li>

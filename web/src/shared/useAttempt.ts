@@ -1,5 +1,6 @@
 import { ref, shallowReactive } from 'vue';
 import { Problem } from '@/api/client';
+import { tell } from './tell';
 import { unreadWords } from './unread';
 
 /** What somebody asked for and is not done yet. */
@@ -20,9 +21,14 @@ export function useAttempt() {
 
   /**
    * @param what what is being done, in words, for whoever waits longer than a moment
+   * @param done what whoever does not see the page is told once it is done
    * @returns whether it was done
    */
-  async function attempt(work: () => Promise<unknown>, what = 'Waiting for the server'): Promise<boolean> {
+  async function attempt(
+    work: () => Promise<unknown>,
+    what = 'Waiting for the server',
+    done = 'Done.',
+  ): Promise<boolean> {
     faults.value = [];
     trouble.value = unreadWords();
     if (trouble.value) return false;
@@ -31,6 +37,7 @@ export function useAttempt() {
     underWay.add(own);
     try {
       await work();
+      tell(done);
       return true;
     } catch (e) {
       trouble.value = e instanceof Error ? e.message : String(e);

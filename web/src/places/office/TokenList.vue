@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useClipboard } from '@vueuse/core';
 import { useQueryClient } from '@tanstack/vue-query';
 import { ref } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
@@ -42,6 +43,9 @@ const end = (id: number) =>
     await answer(http.DELETE('/api/v1/tokens/{id}', { params: { path: { id: String(id) } } }));
     if (made.value?.token.id === id) made.value = undefined;
   });
+
+// Browsers lend their clipboard to pages behind TLS alone; the older way goes everywhere.
+const { copy, copied } = useClipboard({ legacy: true });
 </script>
 
 <template>
@@ -84,6 +88,10 @@ const end = (id: number) =>
       <p>The token for {{ made.token.name }}; it is shown this once, so copy it now:</p>
       <p class="figure mt-1 break-all select-all">{{ made.secret }}</p>
     </div>
+    <p v-if="made" class="mt-2 pl-4">
+      <button type="button" class="button" @click="copy(made.secret)">Copy it</button>
+      <span role="status" class="ml-3">{{ copied ? 'It is in the clipboard.' : '' }}</span>
+    </p>
 
     <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="make">
       <label class="w-64">

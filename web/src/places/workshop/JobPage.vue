@@ -28,6 +28,7 @@ import WheelMount from './WheelMount.vue';
 import WheelPair from './WheelPair.vue';
 import WheelProve from './WheelProve.vue';
 import ReasonForm from './ReasonForm.vue';
+import { tell } from '@/shared/tell';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** A fit-out, wheel by wheel, beside the vehicle. */
@@ -92,17 +93,24 @@ async function enterAndGoOn(...what: Parameters<typeof enter>): Promise<void> {
   const now = job.value?.wheels.find((one) => one.position === what[1]);
   if (!now || !isDone(now, stage.value)) return;
   said.value = `${now.words}: ${STAGE_DONE[stage.value]}${now.code && stage.value === 'pair' ? `, ${now.code}` : ''}.`;
-  goOn();
   // The form that was sent is gone; what comes next is read out instead.
+  await readOut(goOn);
+}
+
+/** Moves to another wheel or stage, which is read out from its heading on. */
+async function readOut(move: () => void): Promise<void> {
+  move();
   await nextTick();
   heading.value?.focus();
 }
 
-async function chooseNext(): Promise<void> {
-  if (!nextStage.value) return;
-  choose(nextStage.value);
-  await nextTick();
-  heading.value?.focus();
+function chooseNext(): void {
+  if (nextStage.value) choose(nextStage.value);
+}
+
+function chooseWheel(chosen: string): void {
+  position.value = chosen;
+  if (wheel.value) tell(wheel.value.words);
 }
 
 const { trouble: ending, attempt } = useAttempt();
@@ -152,7 +160,7 @@ const waits = computed(() =>
             type="button"
             class="button px-1! text-center"
             :aria-pressed="stage === one"
-            @click="choose(one)"
+            @click="readOut(() => choose(one))"
           >
             {{ stageWords(one) }}
             <span class="figure block text-xs">{{ doneCount(one) }}/{{ job.wheels.length }}</span>
@@ -166,7 +174,7 @@ const waits = computed(() =>
             is-interactive
             :chosen="position"
             :marks="marks(job, stage)"
-            @choose="position = $event"
+            @choose="chooseWheel"
           />
         </SidewaysScroll>
         <template v-if="wheel">
@@ -179,7 +187,7 @@ const waits = computed(() =>
             class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-3 border-action pl-3"
           >
             All {{ job.wheels.length }} wheels are {{ STAGE_DONE[stage] }}.
-            <button v-if="nextStage" type="button" class="button button-main" @click="chooseNext">
+            <button v-if="nextStage" type="button" class="button button-main" @click="readOut(chooseNext)">
               On to {{ stageWords(nextStage).toLowerCase() }}
             </button>
             <template v-else>Put it into service below.</template>
@@ -215,10 +223,10 @@ const waits = computed(() =>
             @answer-for="enterAndGoOn('TAKEN_AS_PROVEN', wheel.position, { reason: $event })"
           />
           <div class="mt-3 grid grid-cols-2 gap-2">
-            <button type="button" class="button min-h-11" :disabled="number <= 1" @click="back">
+            <button type="button" class="button min-h-11" :disabled="number <= 1" @click="readOut(back)">
               Back one
             </button>
-            <button type="button" class="button min-h-11" @click="goOn">Next open wheel</button>
+            <button type="button" class="button min-h-11" @click="readOut(goOn)">Next open wheel</button>
           </div>
           <HandheldStandIn
             v-if="demo?.isDemo"
@@ -232,7 +240,7 @@ const waits = computed(() =>
     </div>
     <div v-if="job.state === 'OPEN'" class="mt-6 min-w-0 lg:mt-8">
       <h2 class="text-base">Every wheel</h2>
-      <ProofTable :job="job" :chosen="position" @choose="position = $event" />
+      <ProofTable :job="job" :chosen="position" @choose="(chosen) => readOut(() => (position = chosen))" />
       <p v-for="plan in kits" :key="plan.id" class="mt-3">
         <RouterLink :to="{ name: 'kit-plan', params: { id: plan.id } }">Kit plan {{ plan.id }}</RouterLink
         >: {{ PLAN_STATES[plan.state] }}

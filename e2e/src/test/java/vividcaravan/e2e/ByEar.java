@@ -20,6 +20,7 @@ final class ByEar {
 
     private static final int MOST_STOPS = 90;
     private static final int MOST_LOOKS = 60;
+    private static final int MOST_CHOICES = 12;
 
     /** Keeps what changes in live regions, in the order in which it does. */
     private static final String LISTENING =
@@ -90,8 +91,8 @@ final class ByEar {
         for (int i = 0; i < MOST_STOPS; i++) {
             if (!isLost()) {
                 Stop stop = stop();
-                if (stop.role().equals(role) && wanted.matcher(stop.name()).find()) {
-                    way.add(role + " “" + stop.name() + "”");
+                if (stop.role().matches(role) && wanted.matcher(stop.name()).find()) {
+                    way.add(stop.role() + " “" + stop.name() + "”");
                     return this;
                 }
                 passed.add(stop.role() + " “" + stop.name() + "”");
@@ -99,7 +100,7 @@ final class ByEar {
             page.keyboard().press("Tab");
         }
         throw new AssertionError("no " + role + " “" + name + "” within " + MOST_STOPS + " stops of " + page.url()
-                + "; passed " + passed + "; came by " + way);
+                + "; passed " + passed.stream().distinct().toList() + "; came by " + way);
     }
 
     /** Goes there and presses a key, and waits until that is answered: by speech, by another page or by a move of the focus. */
@@ -137,9 +138,22 @@ final class ByEar {
         return press(role, name, "Enter");
     }
 
+    /** Goes to a choice as it stands, and by arrow to another of its group. */
+    ByEar choose(String from, String to) {
+        goTo("radio", from);
+        Pattern wanted = Pattern.compile(to);
+        for (int i = 0; i < MOST_CHOICES; i++) {
+            if (wanted.matcher(stop().name()).find()) {
+                return this;
+            }
+            key("ArrowRight");
+        }
+        throw new AssertionError("no choice “" + to + "” beside “" + from + "” at " + page.url());
+    }
+
     /** Goes to a field, empties it and types. */
     ByEar type(String name, String text) {
-        goTo("textbox", name);
+        goTo("textbox|combobox|searchbox|spinbutton", name);
         page.keyboard().press("ControlOrMeta+A");
         page.keyboard().type(text);
         acts++;

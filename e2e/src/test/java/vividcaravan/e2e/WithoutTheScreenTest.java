@@ -30,9 +30,50 @@ class WithoutTheScreenTest extends InBrowser {
 
             ear.press("link", "Describe the first vehicle");
             ear.press("button", "^Dolly").type("^Ref", "LM-91");
-            ear.press("radio", "single", "Space");
+            ear.choose("^twin$", "^single$");
             ear.type("Cold target", "7.8 bar").press("button", "^Store the vehicle");
             assertThat(page).hasURL(Pattern.compile(".*/vehicles/LM-91"));
+
+            ear.press("link", "^Desk").press("link", "Make a token");
+            ear.type("^Name$", "gate receiver").press("button", "Make a token").hears("vc_");
+            String receiver = page.getByText(Pattern.compile("^vc_")).textContent().strip();
+
+            ear.press("button", "^Copy it").hears("in the clipboard");
+            ear.press("link", "^Desk").press("link", "^Plan it").type("Add a vehicle", "LM-91").key("Enter").hears("LM-91 chosen");
+            ear.press("button", "^Keep this plan");
+            ear.press("link", "^Desk").press("link", "^Open the job").press("button", "^Open the job");
+            for (int wheel = 1; wheel <= 2; wheel++) {
+                ear.type("Tread", "9 9 8.5").type("Date code", "3423").press("button", "^Enter what I saw");
+            }
+            ear.hears("All 2 wheels").press("button", "^On to mount");
+            for (int wheel = 1; wheel <= 2; wheel++) {
+                while (page.locator("ol input[type=checkbox]:not(:checked)").count() > 0) {
+                    ear.press("checkbox", "", "Space").key("Tab");
+                }
+                ear.press("button", "^The sensor is in");
+            }
+            InOwnFleet.Tyres tyres = new InOwnFleet.Tyres("5C0D", "1L", "1R");
+            InOwnFleet.hear(product, receiver, tyres);
+            ear.press("button", "^On to pair");
+            for (String code : tyres.codes.values()) {
+                ear.type("[Cc]ode", code).key("Enter").hears(code);
+            }
+            InOwnFleet.hear(product, receiver, tyres);
+            ear.press("button", "^On to prove");
+            for (String position : tyres.codes.keySet()) {
+                if (!position.equals("1L")) {
+                    ear.press("button", "^Next open wheel");
+                }
+                ear.press("button", "I let air in or out").hears("Waiting for the sensors");
+                tyres.kpa.merge(position, 25.0, Double::sum);
+                InOwnFleet.hear(product, receiver, tyres);
+                ear.hears("Proved by air");
+                ear.type("^Hand gauge kPa", tyres.kpa.get(position) + " kPa")
+                        .press("button", "^Enter what the gauge shows")
+                        .hears("Gauge and sensor agree");
+            }
+            ear.hears("All 2 wheels are proven").press("button", "^All is proven: into service");
+            ear.press("link", "^Vehicles").press("link", "LM-91").goTo("button", "^Take out of service");
         }
     }
 }
