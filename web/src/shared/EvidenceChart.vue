@@ -22,6 +22,7 @@ import {
 } from './plot';
 import { useClock } from './time';
 import { useUnits } from './units';
+import { tell } from './tell';
 import { useZoom, type Range } from './zoom';
 import { useKeys } from './keys';
 
@@ -305,10 +306,17 @@ useKeys('A chart that has the focus', [
   ['0', 'all of it'],
 ]);
 
+/** Looks closer or wider, and tells what is seen then. */
+function look(how: (around?: number) => void): void {
+  how(underCursor());
+  const [from, to] = range.value.map((seconds) => clockAt(new Date(seconds * 1_000)));
+  tell(`The chart shows ${from} to ${to}.`);
+}
+
 function zoomBy(event: KeyboardEvent): void {
-  if (event.key === '+' || event.key === '=') closer(underCursor());
-  else if (event.key === '-') wider(underCursor());
-  else if (event.key === '0') all();
+  if (event.key === '+' || event.key === '=') look(closer);
+  else if (event.key === '-') look(wider);
+  else if (event.key === '0') look(all);
   else return;
   event.preventDefault();
 }
@@ -372,11 +380,9 @@ const underCursor = () => (cursor.value === undefined ? undefined : data.value.t
     <div class="mt-1 flex flex-wrap items-start justify-between gap-x-4 gap-y-1">
       <p class="figure min-h-5 text-quiet" aria-live="polite">{{ readout }}</p>
       <p class="flex gap-1 print:hidden">
-        <button type="button" class="button" @click="closer(underCursor())">Closer</button>
-        <button type="button" class="button" :disabled="!isZoomed" @click="wider(underCursor())">
-          Wider
-        </button>
-        <button type="button" class="button" :disabled="!isZoomed" @click="all">All</button>
+        <button type="button" class="button" @click="look(closer)">Closer</button>
+        <button type="button" class="button" :disabled="!isZoomed" @click="look(wider)">Wider</button>
+        <button type="button" class="button" :disabled="!isZoomed" @click="look(all)">All</button>
       </p>
     </div>
     <details class="mt-1">

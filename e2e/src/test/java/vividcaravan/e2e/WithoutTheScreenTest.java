@@ -76,4 +76,48 @@ class WithoutTheScreenTest extends InBrowser {
             ear.press("link", "^Vehicles").press("link", "LM-91").goTo("button", "^Take out of service");
         }
     }
+
+    @Test
+    void anAlertIsDealtWithAndARoundIsGone() {
+        try (Product product = Product.startWithToken(folder)) {
+            Page page = newPage(product.address, 1280, 800, ColorScheme.LIGHT);
+            ByEar ear = new ByEar(page);
+            page.navigate(product.waitForLog("(/set-up#\\S+)"));
+            ear.type("User name", "wren")
+                    .type("Your name", "A. Wren")
+                    .type("Password", InOwnFleet.PASSWORD)
+                    .press("button", "Make the account");
+            assertThat(page).hasURL(Pattern.compile(".*/desk"));
+            Trucks trucks = new Trucks("GX-", 0x5B0D00, 1);
+            product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", trucks.document());
+            ear.goTo("link", "^Desk");
+
+            leak(product, trucks);
+            ear.hears("[Ss]top now");
+            ear.press("link", trucks.ref(0)).goTo("button", "^Acknowledge");
+            ear.press("button", "^Acknowledge").hears("Done");
+            ear.type("^Note", "driver told to wait").press("button", "^Write the note").hears("Done");
+            ear.press("button", "^Closer").hears("The chart shows").press("button", "^Close C");
+            ear.type("What was found", "nail, casing scrapped");
+            ear.press("radio|checkbox", "The tyre was scrapped", "Space")
+                    .press("button", "^Close the alert")
+                    .hears("Done");
+
+            ear.press("link", "^Workshop").type("Add a vehicle", trucks.ref(0)).key("Enter").hears("chosen; 1 in all");
+            ear.press("button", "^Begin the round");
+            assertThat(page).hasURL(Pattern.compile(".*/rounds/\\d+"));
+            ear.press("button", "^It stays so").type("Reason, in other words", "off the road");
+            ear.press("button", "^Keep this reason").hears("left");
+        }
+    }
+
+    private static void leak(Product product, Trucks trucks) {
+        long begin = System.currentTimeMillis() - 180_000;
+        for (int minute = 0; minute < 3; minute++) {
+            product.readings(
+                    Product.TOKEN,
+                    "[{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20}]"
+                            .formatted(trucks.code(0, 0), begin + minute * 60_000L, minute == 0 ? 790 : 560));
+        }
+    }
 }
