@@ -19,6 +19,16 @@ watch(
 /** Of several the one that was begun first. */
 const longest = computed(() => [...underWay].find((one) => now.value - one.since >= A_MOMENT_MILLIS));
 const seconds = computed(() => Math.floor((now.value - (longest.value?.since ?? now.value)) / 1_000));
+const far = ref('');
+/** Once a second is often enough, and how far it is matters less than that it goes on. */
+watch(
+  () => [longest.value, seconds.value] as const,
+  async ([one], [before]) => {
+    if (one !== before) far.value = '';
+    const words = await one?.howFar?.().catch(() => undefined);
+    if (words !== undefined && one === longest.value) far.value = words;
+  },
+);
 </script>
 
 <template>
@@ -27,7 +37,9 @@ const seconds = computed(() => Math.floor((now.value - (longest.value?.since ?? 
     <p role="status" :class="longest ? 'border-t border-ink bg-raised px-5 py-2 font-medium' : 'spoken'">
       <template v-if="longest"
         >{{ longest.what }} …
-        <span class="figure text-quiet" aria-hidden="true">{{ seconds }} s</span></template
+        <span class="figure text-quiet" aria-hidden="true"
+          >{{ far && `${far}, ` }}{{ seconds }} s</span
+        ></template
       >
     </p>
   </div>

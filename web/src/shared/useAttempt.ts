@@ -7,6 +7,8 @@ import { unreadWords } from './unread';
 export interface UnderWay {
   what: string;
   since: number;
+  /** Says how far it is, where that can be known. */
+  howFar?: (() => Promise<string>) | undefined;
 }
 
 /** Everything that is under way, whichever page it was asked for on. */
@@ -21,19 +23,20 @@ export function useAttempt() {
 
   /**
    * @param what what is being done, in words, for whoever waits longer than a moment
-   * @param done what whoever does not see the page is told once it is done
+   * @param more.done what whoever does not see the page is told once it is done
+   * @param more.howFar says how far it is, where that can be known
    * @returns whether it was done
    */
   async function attempt(
     work: () => Promise<unknown>,
     what = 'Waiting for the server',
-    done = 'Done.',
+    { done = 'Done.', howFar }: { done?: string; howFar?: UnderWay['howFar'] } = {},
   ): Promise<boolean> {
     faults.value = [];
     trouble.value = unreadWords();
     if (trouble.value) return false;
     isBusy.value = true;
-    const own = { what, since: Date.now() };
+    const own = { what, since: Date.now(), howFar };
     underWay.add(own);
     try {
       await work();

@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { ref } from 'vue';
 import { answer, http } from '@/api/client';
+import { howFar } from '@/api/progress';
 import { checkBackup } from '@/api/logbook';
 import { useClock } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
@@ -24,10 +25,14 @@ const lastOne = () => {
   return `Copying the database while it goes on${last ? `, about ${megabytes(last.bytes)} MB` : ''}`;
 };
 const make = () =>
-  attempt(async () => {
-    await answer(http.POST('/api/v1/backups'));
-    await queries.invalidateQueries({ queryKey: ['backups'] });
-  }, lastOne());
+  attempt(
+    async () => {
+      await answer(http.POST('/api/v1/backups'));
+      await queries.invalidateQueries({ queryKey: ['backups'] });
+    },
+    lastOne(),
+    { howFar },
+  );
 
 const check = (name: string) =>
   checking.attempt(async () => {

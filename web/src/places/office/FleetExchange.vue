@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { ref, useTemplateRef } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
+import { howFar } from '@/api/progress';
 import { useSession } from '@/api/session';
 import { whereWords } from '@/shared/plainFault';
 import { useAttempt } from '@/shared/useAttempt';
@@ -38,6 +39,7 @@ async function bringIn(): Promise<void> {
       await queries.invalidateQueries();
     },
     `Bringing in ${chosen.name}, ${(text.length / 1e6).toFixed(1)} MB: all of it, or nothing`,
+    { howFar },
   );
   if (file.value) file.value.value = '';
 }

@@ -63,8 +63,7 @@ final class ByEar {
     Stop stop() {
         JsonObject asked = new JsonObject();
         asked.addProperty("expression", "document.activeElement");
-        JsonObject element =
-                inspector.send("Runtime.evaluate", asked).getAsJsonObject("result");
+        JsonObject element = inspector.send("Runtime.evaluate", asked).getAsJsonObject("result");
         JsonObject which = new JsonObject();
         which.add("objectId", element.get("objectId"));
         which.addProperty("fetchRelatives", false);
@@ -119,7 +118,9 @@ final class ByEar {
                 return this;
             }
         }
-        assertThat(isLost()).as("the focus fell to the page’s body behind %s; came by %s", at, way).isFalse();
+        assertThat(isLost())
+                .as("the focus fell to the page’s body behind %s; came by %s", at, way)
+                .isFalse();
         throw new AssertionError("nothing answered " + at + " at " + url + "; came by " + way);
     }
 
@@ -176,7 +177,8 @@ final class ByEar {
             }
             Product.pause(100);
         }
-        throw new AssertionError("“" + text + "” was not told at " + page.url() + "; heard " + heard() + "; came by " + way);
+        throw new AssertionError(
+                "“" + text + "” was not told at " + page.url() + "; heard " + heard() + "; came by " + way);
     }
 
     @SuppressWarnings("unchecked")

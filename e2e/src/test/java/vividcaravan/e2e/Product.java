@@ -190,8 +190,8 @@ final class Product implements AutoCloseable {
         try (FileChannel lock = FileChannel.open(
                 HERE.resolve("target/product.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE)) {
             lock.lock();
-            String stamp = Files.getLastModifiedTime(jar)
-                    + Files.readString(HERE.resolve("../packaging/bin/vivid-caravan"));
+            String stamp =
+                    Files.getLastModifiedTime(jar) + Files.readString(HERE.resolve("../packaging/bin/vivid-caravan"));
             if (Files.exists(done) && Files.readString(done).equals(stamp)) {
                 return;
             }

@@ -36,10 +36,15 @@ class WithoutTheScreenTest extends InBrowser {
 
             ear.press("link", "^Desk").press("link", "Make a token");
             ear.type("^Name$", "gate receiver").press("button", "Make a token").hears("vc_");
-            String receiver = page.getByText(Pattern.compile("^vc_")).textContent().strip();
+            String receiver =
+                    page.getByText(Pattern.compile("^vc_")).textContent().strip();
 
             ear.press("button", "^Copy it").hears("in the clipboard");
-            ear.press("link", "^Desk").press("link", "^Plan it").type("Add a vehicle", "LM-91").key("Enter").hears("LM-91 chosen");
+            ear.press("link", "^Desk")
+                    .press("link", "^Plan it")
+                    .type("Add a vehicle", "LM-91")
+                    .key("Enter")
+                    .hears("LM-91 chosen");
             ear.press("button", "^Keep this plan");
             ear.press("link", "^Desk").press("link", "^Open the job").press("button", "^Open the job");
             for (int wheel = 1; wheel <= 2; wheel++) {
@@ -96,14 +101,19 @@ class WithoutTheScreenTest extends InBrowser {
             ear.hears("[Ss]top now");
             ear.press("link", trucks.ref(0)).goTo("button", "^Acknowledge");
             ear.press("button", "^Acknowledge").hears("Done");
-            ear.type("^Note", "driver told to wait").press("button", "^Write the note").hears("Done");
+            ear.type("^Note", "driver told to wait")
+                    .press("button", "^Write the note")
+                    .hears("Done");
             ear.press("button", "^Closer").hears("The chart shows").press("button", "^Close C");
             ear.type("What was found", "nail, casing scrapped");
             ear.press("radio|checkbox", "The tyre was scrapped", "Space")
                     .press("button", "^Close the alert")
                     .hears("Done");
 
-            ear.press("link", "^Workshop").type("Add a vehicle", trucks.ref(0)).key("Enter").hears("chosen; 1 in all");
+            ear.press("link", "^Workshop")
+                    .type("Add a vehicle", trucks.ref(0))
+                    .key("Enter")
+                    .hears("chosen; 1 in all");
             ear.press("button", "^Begin the round");
             assertThat(page).hasURL(Pattern.compile(".*/rounds/\\d+"));
             ear.press("button", "^It stays so").type("Reason, in other words", "off the road");

@@ -9,6 +9,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicLong;
 import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -26,6 +27,7 @@ import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VehicleStateChanged;
 import vividcaravan.server.platform.Faults;
+import vividcaravan.server.platform.Progress;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.writer.Change;
@@ -43,13 +45,16 @@ public class DocumentIntake {
     private final Clock clock;
     private final ApplicationEventPublisher events;
     private final FleetTables vehicles;
+    private final Progress progress;
 
     DocumentIntake(
             SingleWriter writer,
             FleetDirectory fleet,
             Clock clock,
             ApplicationEventPublisher events,
-            FleetTables vehicles) {
+            FleetTables vehicles,
+            Progress progress) {
+        this.progress = progress;
         this.vehicles = vehicles;
         this.writer = writer;
         this.fleet = fleet;
@@ -136,8 +141,20 @@ public class DocumentIntake {
     }
 
     private Done<Imported> store(Pen pen, FleetDocument document, Instant now) {
+        Set<String> changedDepots = storeDepots(pen.session(), document);
+        AtomicLong done = new AtomicLong();
+        long all = document.vehicles().size();
+        return progress.during(
+                "the fleet document",
+                Progress.Unit.VEHICLES,
+                done::get,
+                all,
+                () -> store(pen, document, now, changedDepots, done));
+    }
+
+    private Done<Imported> store(
+            Pen pen, FleetDocument document, Instant now, Set<String> changedDepots, AtomicLong done) {
         StatelessSession session = pen.session();
-        Set<String> changedDepots = storeDepots(session, document);
         List<FleetVehicle> redescribed = new ArrayList<>();
         ImportDeed deed = new ImportDeed(document.depots().size());
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
@@ -154,6 +171,7 @@ public class DocumentIntake {
                 vehicles.storeState(session, vehicle, entry.state(), null);
                 events.publishEvent(new VehicleStateChanged(pen, vehicle));
             }
+            done.incrementAndGet();
         }
         for (FleetVehicle vehicle : fleet.vehicles()) {
             String depot = vehicle.description().depot();

@@ -34,8 +34,8 @@ import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.ingest.ReadingsJudged;
 import vividcaravan.server.logbook.LogbookEntry;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Precedence;
+import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.writer.Change;
@@ -101,12 +101,7 @@ class LiveStreams implements Follower, DisposableBean, Ticking {
         CustomizableThreadFactory threads = new CustomizableThreadFactory("live-");
         threads.setThreadPriority(Precedence.NEWS);
         ThreadPoolExecutor pool = new ThreadPoolExecutor(
-                MOST_STREAMS,
-                MOST_STREAMS,
-                30,
-                TimeUnit.SECONDS,
-                new LinkedBlockingQueue<>(),
-                threads);
+                MOST_STREAMS, MOST_STREAMS, 30, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), threads);
         pool.allowCoreThreadTimeOut(true);
         return pool;
     }

@@ -24,6 +24,7 @@ import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.LogbookProof;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Progress;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Storage;
 import vividcaravan.server.platform.VividProperties;
@@ -46,9 +47,17 @@ class Backups {
     private final Storage storage;
     private final Path folder;
     private final Clock clock;
+    private final Progress progress;
     private final AtomicBoolean isRunning = new AtomicBoolean();
 
-    Backups(SessionFactory sessions, SingleWriter writer, Storage storage, VividProperties properties, Clock clock) {
+    Backups(
+            SessionFactory sessions,
+            SingleWriter writer,
+            Storage storage,
+            VividProperties properties,
+            Clock clock,
+            Progress progress) {
+        this.progress = progress;
         this.storage = storage;
         this.sessions = sessions;
         this.writer = writer;
@@ -73,9 +82,12 @@ class Backups {
             throw Refusal.conflict("A backup is being made already. Wait until it is done.");
         }
         Path partial = folder.resolve("in-the-making.zip");
-        try (StatelessSession session = sessions.openStatelessSession()) {
+        // It gets about as large as the last one.
+        Long expected = all().stream().findFirst().map(Backup::bytes).orElse(null);
+        try {
             Files.createDirectories(folder);
-            storage.backUp(session, partial);
+            progress.during(
+                    "the backup", Progress.Unit.BYTES, () -> partial.toFile().length(), expected, () -> copy(partial));
             Path done = folder.resolve(NAME.format(clock.instant()));
             Files.move(partial, done, StandardCopyOption.REPLACE_EXISTING);
             LOG.info("Backup {} made, {} MB", done, Files.size(done) >> 20);
@@ -87,6 +99,13 @@ class Backups {
             throw Refusal.busy("The backup could not be written to " + folder + ". Look at its room and its rights.");
         } finally {
             isRunning.set(false);
+        }
+    }
+
+    private Path copy(Path to) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            storage.backUp(session, to);
+            return to;
         }
     }
 

@@ -76,6 +76,32 @@ class OperationContractTest {
     }
 
     @Test
+    void whoWaitsForALargeImportLearnsHowFarItIs() throws InterruptedException {
+        StringBuilder vehicles = new StringBuilder();
+        for (int v = 0; v < 1_500; v++) {
+            vehicles.append(v == 0 ? "" : ",")
+                    .append("{\"ref\":\"HF-")
+                    .append(v)
+                    .append("\",\"kind\":\"RIGID_TRUCK\",\"axles\":[{\"role\":\"STEER\",\"wheels\":\"SINGLE\",")
+                    .append("\"coldPressureKpa\":800}]}");
+        }
+        Thread importing = new Thread(() -> door.postJson(
+                "/api/v1/fleet-imports",
+                "{\"format\":\"vivid-caravan-fleet\",\"version\":1,\"vehicles\":[" + vehicles + "]}"));
+        importing.start();
+
+        Patience.until("it is under way", () -> {
+            JsonNode items = door.get("/api/v1/progress").json().get("items");
+            return !items.isEmpty()
+                    && items.get(0).get("unit").asString().equals("VEHICLES")
+                    && items.get(0).get("all").asInt() == 1_500
+                    && items.get(0).get("done").asInt() <= 1_500;
+        });
+        importing.join();
+        assertThat(door.get("/api/v1/progress").json().get("items")).isEmpty();
+    }
+
+    @Test
     void aBackupMadeWhileReadingsComeInCanBeRestored() throws IOException, InterruptedException {
         Path live = folder.resolve("live");
         Path other = folder.resolve("other");
