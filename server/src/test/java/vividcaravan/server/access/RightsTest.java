@@ -85,7 +85,7 @@ class RightsTest {
         row(SEND, "takeReadings");
         row(MANAGE, "listAccounts", "addAccount", "removeAccount", "assignVehicles", "invite", "withdrawInvitation");
         row(MANAGE, "listMail", "sendMailAgain", "listTokens", "makeToken", "revokeToken");
-        row(MANAGE, "listBackups", "makeBackup", "getBackup", "importFleet");
+        row(MANAGE, "listBackups", "makeBackup", "getBackup", "importFleet", "getProgress");
         row(MANAGE, "proveBackup", "readLogbook", "exportLogbookAsJson", "exportLogbookAsCsv");
         row(MANAGE, "proveLogbook", "sealLogbook");
         row(READ, "listDeedKinds");
