@@ -33,9 +33,12 @@ export function keepFocus(page: Document = document): () => void {
   }
 
   function giveBack(isLate: boolean): void {
-    // A browser takes the focus from what is disabled only once it draws the page again.
-    const isLost = page.activeElement === page.body || (page.activeElement === last && isDisabled(last));
-    if (!last || !isLost) return;
+    if (!last) return;
+    // A browser takes the focus from what is disabled or hidden only once it draws the page again.
+    const isLost =
+      page.activeElement === page.body ||
+      (page.activeElement === last && (isDisabled(last) || isHidden(last)));
+    if (!isLost) return;
     const isThere = last.isConnected && !isHidden(last);
     if (isThere && isDisabled(last)) {
       if (!isLate) {
@@ -48,7 +51,9 @@ export function keepFocus(page: Document = document): () => void {
       return;
     }
     const left = around.filter((part) => part.isConnected && !isHidden(part));
-    const heading = left.map((part) => part.querySelector<HTMLElement>('h1, h2, h3')).find(Boolean);
+    const heading = left
+      .flatMap((part) => [...part.querySelectorAll<HTMLElement>('h1, h2, h3')])
+      .find((one) => !isHidden(one));
     const home = heading ?? left[0];
     if (home) focusOn(home);
   }

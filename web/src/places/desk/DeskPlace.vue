@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useAlert, useAlertActions, useAlerts, useVehicle, useVehicles } from '@/api/fleet';
@@ -55,12 +56,13 @@ const isFirstParked = computed(() =>
 const pane = useTemplateRef('pane');
 const filters = useTemplateRef('filters');
 
+const isWide = useMediaQuery('(min-width: 64rem)');
 /** On a narrow screen the list gives way to the alert: then that is read. */
 watch(
   () => [props.id, detail.value?.item.id],
   async ([wanted, here]) => {
     await nextTick();
-    if (wanted && wanted === here && document.activeElement === document.body) pane.value?.focusHeading();
+    if (wanted && wanted === here && !isWide.value) pane.value?.focusHeading();
   },
 );
 

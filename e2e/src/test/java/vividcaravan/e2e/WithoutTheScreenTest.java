@@ -104,6 +104,7 @@ class WithoutTheScreenTest extends InBrowser {
             ear.type("^Note", "driver told to wait")
                     .press("button", "^Write the note")
                     .hears("Done");
+            aDriverReadsWhatToDo(product, trucks.ref(0));
             ear.press("button", "^Closer").hears("The chart shows").press("button", "^Close C");
             ear.type("What was found", "nail, casing scrapped");
             ear.press("radio|checkbox", "The tyre was scrapped", "Space")
@@ -119,6 +120,22 @@ class WithoutTheScreenTest extends InBrowser {
             ear.press("button", "^It stays so").type("Reason, in other words", "off the road");
             ear.press("button", "^Keep this reason").hears("left");
         }
+    }
+
+    private void aDriverReadsWhatToDo(Product product, String ref) {
+        product.post(
+                "/api/v1/accounts",
+                Product.TOKEN,
+                "application/json",
+                "{\"userName\":\"tansley\",\"displayName\":\"O. Tansley\",\"role\":\"DRIVER\",\"password\":\""
+                        + InOwnFleet.PASSWORD + "\"}");
+        product.put("/api/v1/accounts/tansley/vehicles", Product.TOKEN, "{\"vehicles\":[\"" + ref + "\"]}");
+        Page page = newPage(product.address, 390, 844, ColorScheme.LIGHT);
+        ByEar ear = new ByEar(page);
+        page.navigate("/sign-in");
+        ear.type("User name", "tansley").type("Password", InOwnFleet.PASSWORD).press("button", "^Sign in");
+        ear.press("link", "What to mind, and why");
+        assertThat(page.locator("*:focus")).containsText(ref);
     }
 
     private static void leak(Product product, Trucks trucks) {
