@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useAlerts } from './api/fleet';
+import { usePeople } from './api/people';
+import { useSession } from './api/session';
 import { stopsNow } from './shared/title';
 
-/** Says a new Stop now wherever the reader is: by voice, and in the title. */
+/** Says a new Stop now, and what a driver answers, wherever the reader is: by voice, and the first in the title. */
 const { data: alerts } = useAlerts();
+const { nameOf } = usePeople();
+const { account } = useSession();
 const news = ref('');
 const stops = computed(() => alerts.value?.filter((alert) => alert.urgency === 'STOP_NOW'));
 let known: Set<string> | undefined;
@@ -18,6 +22,27 @@ watch(
     const fresh = now.filter((alert) => known && !known.has(alert.id));
     if (fresh.length) news.value = `Stop now. ${fresh.map((alert) => alert.summary).join(' ')}`;
     known = new Set(now.map((alert) => alert.id));
+  },
+  { immediate: true },
+);
+/** What drivers said, by alert; whoever says it needs not hear it. */
+const answers = computed(() =>
+  alerts.value?.flatMap(({ id, vehicle, driver }) =>
+    driver && driver.who !== account.value?.userName ? [{ key: `${id} ${driver.at}`, vehicle, driver }] : [],
+  ),
+);
+let heard: Set<string> | undefined;
+
+watch(
+  answers,
+  (now) => {
+    if (!now) return;
+    const fresh = now.filter((one) => heard && !heard.has(one.key));
+    if (fresh.length)
+      news.value = fresh
+        .map(({ vehicle, driver }) => `${vehicle ?? ''}: ${nameOf(driver.who)} ${driver.words}.`)
+        .join(' ');
+    heard = new Set(now.map((one) => one.key));
   },
   { immediate: true },
 );

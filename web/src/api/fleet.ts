@@ -331,6 +331,13 @@ export function useAlertActions() {
         await answer(http.POST('/api/v1/alerts/{id}/notes', { params: { path: { id } }, body: { note } })),
       );
     },
+    async answer(id: string, said: NonNullable<Schemas['AnswerRequest']['answer']>): Promise<void> {
+      show(
+        await answer(
+          http.POST('/api/v1/alerts/{id}/answers', { params: { path: { id } }, body: { answer: said } }),
+        ),
+      );
+    },
     async close(id: string, how: Schemas['CloseRequest']): Promise<void> {
       show(await answer(http.POST('/api/v1/alerts/{id}/close', { params: { path: { id } }, body: how })));
     },

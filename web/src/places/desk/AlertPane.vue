@@ -16,6 +16,8 @@ import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
 import SensorExchange from './SensorExchange.vue';
+import DriverAnswers from './DriverAnswers.vue';
+import DriverSaid from './DriverSaid.vue';
 import SafetyNotes from './SafetyNotes.vue';
 import WheelFigures from './WheelFigures.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
@@ -111,11 +113,13 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
       <h2 ref="heading" tabindex="-1" class="mt-1 text-[21px] leading-tight text-balance">
         {{ item.summary }}
       </h2>
+      <p v-if="item.driver && !isDriver" class="mt-1"><DriverSaid :said="item.driver" /></p>
       <p v-if="outlook" class="mt-1 max-w-2xl font-medium sm:text-[15px]">{{ outlook }}</p>
       <p class="mt-1.5 max-w-2xl sm:text-[15px]">{{ item.advice }}</p>
 
       <!-- On a narrow screen the column at the right comes last; what can hurt somebody must not, nor must acting. -->
       <SafetyNotes v-if="!isWide" class="max-w-2xl border-l-3 border-stop pl-3" :notes="detail.safety" />
+      <DriverAnswers v-if="isDriver && item.state !== 'CLOSED'" class="mt-4" :alert="item" />
       <AlertHandling
         class="mt-3 xl:hidden"
         :item="item"

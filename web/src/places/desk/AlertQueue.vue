@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { AlertItem } from '@/api/live';
 import { URGENCIES, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
-import { byWeather } from './queue';
+import { byWeather, needsSomebody } from './queue';
 import QueueLine from './QueueLine.vue';
 
 /** What is open, grouped by what is to be done. */
@@ -13,15 +13,26 @@ const props = defineProps<{
   depotOf: (vehicle: string) => string | null | undefined;
 }>();
 
+const calls = computed(() => props.alerts.filter(needsSomebody));
 const groups = computed(() =>
   URGENCIES.map((urgency) => {
-    const all = props.alerts.filter((alert) => alert.urgency === urgency);
+    const all = props.alerts.filter((alert) => alert.urgency === urgency && !needsSomebody(alert));
     return { urgency, count: all.length, ...byWeather(all, props.depotOf) };
   }).filter((group) => group.count),
 );
 </script>
 
 <template>
+  <section v-if="calls.length" aria-labelledby="calls">
+    <h2 id="calls" class="flex justify-between px-5 pt-3 pb-1.5 text-stop">
+      A driver needs somebody <span class="figure">{{ calls.length }}</span>
+    </h2>
+    <ul>
+      <li v-for="alert in calls" :key="alert.id" class="border-t border-rule last:border-b">
+        <QueueLine :alert="alert" :is-chosen="chosen === alert.id" />
+      </li>
+    </ul>
+  </section>
   <section v-for="group in groups" :key="group.urgency" :aria-label="urgencyWords(group.urgency)">
     <h2 class="flex justify-between px-5 pt-3 pb-1.5" :class="urgencyText(group.urgency)">
       {{ urgencyWords(group.urgency) }} <span class="figure">{{ group.count }}</span>

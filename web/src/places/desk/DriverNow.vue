@@ -2,6 +2,7 @@
 import { RouterLink } from 'vue-router';
 import type { AlertItem } from '@/api/live';
 import { urgencyText, urgencyWords } from '@/shared/urgency';
+import DriverAnswers from './DriverAnswers.vue';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 
 /** The one thing that a driver has to do now, before the list of everything. */
@@ -21,6 +22,7 @@ defineProps<{ alert: AlertItem | undefined; isParked: boolean }>();
         class="button mt-3 flex min-h-13 items-center justify-center text-ink no-underline"
         >What to mind, and why</RouterLink
       >
+      <DriverAnswers class="mt-4" :alert="alert" />
     </template>
     <template v-else>
       <h2 id="driver-now" class="text-lg">Nothing is open at your vehicles.</h2>

@@ -4,6 +4,7 @@ import type { AlertItem } from '@/api/live';
 import { useClock } from '@/shared/time';
 import { alertStateWords, kindWords, urgencyText } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
+import DriverSaid from './DriverSaid.vue';
 import { fuse } from './queue';
 
 /** One line of the queue, with its fuse. */
@@ -27,6 +28,7 @@ const { now, age } = useClock();
       }}<span v-if="alert.state !== 'NEW'" class="font-normal text-quiet"
         >, {{ alertStateWords(alert.state) }}</span
       >
+      <DriverSaid v-if="alert.driver" class="block text-sm" :said="alert.driver" />
     </span>
     <span v-if="fuse(alert, now)" class="min-w-20 text-right whitespace-nowrap">
       <span class="figure block">{{ fuse(alert, now)?.words }}</span>

@@ -33,6 +33,17 @@ describe('the queue', () => {
     expect(sorted.map((a) => a.id)).toEqual(['stop', 'burning', 'old', 'young', 'seen', 'planned']);
   });
 
+  it('begins with a driver who needs somebody, until somebody has it in hand', () => {
+    const driver = { at: '2026-11-20T06:05:00Z', who: 'tansley', words: 'needs help', isUrgent: true };
+    const sorted = inOrder([
+      alert('stop', { urgency: 'STOP_NOW' }),
+      alert('helped', { driver, state: 'IN_HAND' }),
+      alert('stopped', { driver: { ...driver, words: 'has stopped', isUrgent: false } }),
+      alert('help', { driver, urgency: 'PLAN' }),
+    ]);
+    expect(sorted.map((a) => a.id)).toEqual(['help', 'stop', 'stopped', 'helped']);
+  });
+
   it('puts the cold vehicles of a depot under one line, and leaves a single one where it is', () => {
     const cold = (id: string, vehicle: string) =>
       alert(id, { kind: 'WEATHER_LOW', urgency: 'PLAN', vehicle });

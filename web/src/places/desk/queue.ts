@@ -30,12 +30,17 @@ export function byWeather(
   return { alerts: alerts.filter((alert) => !taken.has(alert)), cold: together };
 }
 
-/** The order of the queue: by instruction, then weather last, then what is new, then what has the least time left, then the oldest. */
+/** Whether a driver asked for help, or sees smoke, and nobody deals with it yet: that goes before what sensors say. */
+export const needsSomebody = (alert: AlertItem) =>
+  alert.driver?.isUrgent === true && (alert.state === 'NEW' || alert.state === 'ACKNOWLEDGED');
+
+/** The order of the queue: who needs somebody, then by instruction, then weather last, then what is new, then what has the least time left, then the oldest. */
 export function inOrder(alerts: AlertItem[]): AlertItem[] {
   const isNew = (alert: AlertItem) => (alert.state === 'NEW' ? 0 : 1);
   const left = (alert: AlertItem) => alert.minutesToCritical ?? Number.POSITIVE_INFINITY;
   return [...alerts].sort(
     (a, b) =>
+      Number(needsSomebody(b)) - Number(needsSomebody(a)) ||
       rank(a.urgency) - rank(b.urgency) ||
       Number(isWeather(a)) - Number(isWeather(b)) ||
       isNew(a) - isNew(b) ||

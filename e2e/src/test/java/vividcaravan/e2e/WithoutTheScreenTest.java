@@ -3,6 +3,7 @@ package vividcaravan.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.Map;
@@ -105,6 +106,9 @@ class WithoutTheScreenTest extends InBrowser {
                     .press("button", "^Write the note")
                     .hears("Done");
             aDriverReadsWhatToDo(product, trucks.ref(0));
+            ear.hears("GX-0: O. Tansley has stopped").hears("GX-0: O. Tansley needs help");
+            assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("A driver needs somebody")))
+                    .isVisible();
             ear.press("button", "^Closer").hears("The chart shows").press("button", "^Close C");
             ear.type("What was found", "nail, casing scrapped");
             ear.press("radio|checkbox", "The tyre was scrapped", "Space")
@@ -134,8 +138,10 @@ class WithoutTheScreenTest extends InBrowser {
         ByEar ear = new ByEar(page);
         page.navigate("/sign-in");
         ear.type("User name", "tansley").type("Password", InOwnFleet.PASSWORD).press("button", "^Sign in");
+        ear.press("button", "^I have stopped").hears("The Desk has it");
         ear.press("link", "What to mind, and why");
         assertThat(page.locator("*:focus")).containsText(ref);
+        ear.press("button", "^I need help").hears("The Desk has it");
     }
 
     private static void leak(Product product, Trucks trucks) {

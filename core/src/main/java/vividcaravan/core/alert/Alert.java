@@ -3,6 +3,7 @@ package vividcaravan.core.alert;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import vividcaravan.core.axles.Position;
 
 /**
@@ -268,6 +269,34 @@ public record Alert(
         }
         Next next = new Next();
         return next.with(new AlertEntry(at, AlertEntry.Change.NOTED, kind, urgency, who, note.strip()));
+    }
+
+    /**
+     * This alert with what its driver says of it. That settles nothing: the state stays, for somebody at the Desk has to see it.
+     *
+     * @throws AlertRefused if it is closed
+     */
+    public Alert answered(String who, DriverAnswer answer, long at) {
+        if (state == AlertState.CLOSED) {
+            throw new AlertRefused(
+                    "This alert is closed already. If something is wrong with the wheel, call the workshop.");
+        }
+        Next next = new Next();
+        return next.with(new AlertEntry(at, answer.change(), kind, urgency, who, answer.words()));
+    }
+
+    /** What a driver said last of what is wrong now; an answer from before it came back says nothing of that. */
+    public Optional<AlertEntry> lastAnswer() {
+        for (int i = entries.size() - 1; i >= 0; i--) {
+            AlertEntry entry = entries.get(i);
+            if (entry.change().isAnswer()) {
+                return Optional.of(entry);
+            }
+            if (entry.change() == AlertEntry.Change.RETURNED || entry.change() == AlertEntry.Change.OPENED) {
+                break;
+            }
+        }
+        return Optional.empty();
     }
 
     private Alert handled(AlertState to, AlertEntry.Change change, String who, String note, long at) {

@@ -23,10 +23,18 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         SHELVED,
         UNSHELVED,
         NOTED,
+        DRIVER_STOPPED,
+        DRIVER_LOOKED,
+        DRIVER_NEEDS_HELP,
         PROVEN,
         CLOSED,
         /** The sensor map was corrected: the readings belonged to another wheel. */
         WITHDRAWN;
+
+        /** Whether a driver said it from beside the vehicle. */
+        public boolean isAnswer() {
+            return this == DRIVER_STOPPED || this == DRIVER_LOOKED || this == DRIVER_NEEDS_HELP;
+        }
 
         /** Whether the judge's evidence changed, as against a person's dealing with it. */
         public boolean isStep() {

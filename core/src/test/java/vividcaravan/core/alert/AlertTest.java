@@ -199,6 +199,35 @@ class AlertTest {
                 .hasMessageContaining("thirty days");
     }
 
+    @ParameterizedTest
+    @EnumSource(DriverAnswer.class)
+    void whatADriverSaysStandsInTheRecordAndSettlesNothing(DriverAnswer answer) {
+        Alert answered = low().answered("tansley", answer, 1_500);
+
+        assertThat(answered.state()).isEqualTo(low().state());
+        assertThat(answered.urgency()).isEqualTo(low().urgency());
+        AlertEntry said = answered.lastAnswer().orElseThrow();
+        assertThat(said.who()).isEqualTo("tansley");
+        assertThat(said.note()).isEqualTo(answer.words());
+        assertThat(DriverAnswer.isUrgent(said.note()))
+                .isEqualTo(answer == DriverAnswer.HELP || answer == DriverAnswer.SMOKE);
+    }
+
+    @Test
+    void theLastAnswerCountsUntilTheAlertComesBack() {
+        Alert answered = low().answered("tansley", DriverAnswer.STOPPED, 1_500)
+                .noted("quill", "on my way", 1_600)
+                .answered("tansley", DriverAnswer.FLAT, 1_700)
+                .noted("quill", "seen", 1_800);
+        assertThat(answered.lastAnswer().map(AlertEntry::note)).contains("looked: it is flat");
+        assertThat(low().lastAnswer()).isEmpty();
+
+        Alert closed = answered.closed(new Closure("quill", "valve", null, false), 2_000);
+        assertThatThrownBy(() -> closed.answered("tansley", DriverAnswer.HELP, 2_100))
+                .isInstanceOf(AlertRefused.class)
+                .hasMessageContaining("call the workshop");
+    }
+
     @Test
     void aNoteStandsInTheRecordAndChangesNothingElse() {
         Alert noted = low().noted("tansley", " a nail, I can see it ", 1_500);

@@ -11,6 +11,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
+import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Refusal;
@@ -57,6 +58,10 @@ class AlertActions implements Ticking {
 
     void note(long id, String who, String note) {
         change(id, alert -> alert.noted(who, note, clock.millis()));
+    }
+
+    void answer(long id, String who, DriverAnswer answer) {
+        change(id, alert -> alert.answered(who, answer, clock.millis()));
     }
 
     /** What was put aside comes back by itself. */

@@ -83,6 +83,7 @@ final class AlertDeeds {
             case SHELVED -> DeedKind.ALERT_SHELVED;
             case UNSHELVED -> DeedKind.ALERT_UNSHELVED;
             case NOTED -> DeedKind.ALERT_NOTED;
+            case DRIVER_STOPPED, DRIVER_LOOKED, DRIVER_NEEDS_HELP -> DeedKind.ALERT_ANSWERED;
             case PROVEN, CLOSED, WITHDRAWN -> DeedKind.ALERT_CLOSED;
         };
     }
@@ -99,6 +100,9 @@ final class AlertDeeds {
             case SHELVED -> "put " + what + " aside";
             case UNSHELVED -> "brought " + what + " back from aside";
             case NOTED -> "wrote a note on " + what;
+            case DRIVER_STOPPED -> "has stopped, told of " + what;
+            case DRIVER_LOOKED -> "looked, told of " + what;
+            case DRIVER_NEEDS_HELP -> "asked for help, told of " + what;
             case PROVEN -> "closed " + what + ", since readings proved it mended";
             case CLOSED -> "closed " + what;
             case WITHDRAWN -> "withdrew " + what;

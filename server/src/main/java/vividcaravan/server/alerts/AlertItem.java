@@ -11,6 +11,7 @@ import vividcaravan.core.alert.Urgency;
  * An alert as programs see it: the fixed part of the interface.
  *
  * @param criticalAt when the second limit is reached if it goes on like this, by the newest reading
+ * @param driver what a driver said last of what is wrong now, or null
  */
 public record AlertItem(
         String id,
@@ -29,7 +30,16 @@ public record AlertItem(
         @Nullable Double pressureAt20Kpa,
         @Nullable Double temperatureC,
         @Nullable Integer minutesToCritical,
-        @Nullable Instant criticalAt) {
+        @Nullable Instant criticalAt,
+        @Nullable Answer driver) {
+
+    /**
+     * What a driver said.
+     *
+     * @param words such as "has stopped", behind the driver's name
+     * @param isUrgent whether somebody has to do something at once
+     */
+    public record Answer(Instant at, String who, String words, boolean isUrgent) {}
 
     /** One step of the evidence, at the time of the reading that caused it. */
     public record Step(Instant at, AlertKind kind, Urgency urgency) {}

@@ -19,6 +19,7 @@ import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.axles.Position;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -269,7 +270,13 @@ public class AlertQueries {
                 Rounded.tenth(alert.evidence().pressureAt20Kpa()),
                 Rounded.tenth(alert.evidence().temperatureC()),
                 alert.evidence().minutesToCritical(),
-                criticalAt(alert));
+                criticalAt(alert),
+                alert.lastAnswer().map(AlertQueries::answer).orElse(null));
+    }
+
+    private static AlertItem.Answer answer(AlertEntry entry) {
+        return new AlertItem.Answer(
+                Instant.ofEpochMilli(entry.at()), entry.who(), entry.note(), DriverAnswer.isUrgent(entry.note()));
     }
 
     private static Instant criticalAt(Alert alert) {

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Closure;
+import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
@@ -99,6 +100,21 @@ class AlertsController {
     AlertDetail note(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
         get(id); // A driver writes only where they may read.
         actions.note(QueryParameters.id("alert", id), who.getName(), orNull(request.note()));
+        return get(id);
+    }
+
+    /** What a driver says of it. */
+    record AnswerRequest(@Nullable DriverAnswer answer) {}
+
+    @PostMapping("/{id}/answers")
+    @PreAuthorize("hasRole('DRIVER')")
+    @Operation(operationId = "answerAlert", summary = "Say as the driver, from beside the vehicle, how it is")
+    AlertDetail answer(@PathVariable String id, @RequestBody AnswerRequest request, Principal who) {
+        get(id); // A driver answers only where they may read.
+        if (request.answer() == null) {
+            throw Refusal.badRequest("answer", "Say one of STOPPED, FLAT, HOT, SMOKE, FINE, CANNOT_SEE and HELP.");
+        }
+        actions.answer(QueryParameters.id("alert", id), who.getName(), request.answer());
         return get(id);
     }
 

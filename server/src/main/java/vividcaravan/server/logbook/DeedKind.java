@@ -26,6 +26,7 @@ public enum DeedKind {
     ALERT_SHELVED("alert put aside"),
     ALERT_UNSHELVED("alert back from aside"),
     ALERT_NOTED("note on an alert"),
+    ALERT_ANSWERED("answer of a driver"),
     ALERT_RECOVERED("alert recovered"),
     ALERT_CLOSED("alert closed"),
     JOB_OPENED("job opened"),

@@ -50,6 +50,7 @@ class RightsTest {
     private static final String PEOPLE = "-YYYYY--Y";
     private static final String OWN = "-Y0YYY--Y";
     private static final String OWN_NOTES = "-Y0-YY--Y";
+    private static final String OWN_ANSWERS = "-Y0------";
     private static final String READ = "---YYY--Y";
     private static final String HANDLE = "----YY--Y";
     private static final String MANAGE = "-----Y--Y";
@@ -80,6 +81,7 @@ class RightsTest {
         row(OWN, "getAlert", "getVehicle", "getDescription");
         row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
         row(OWN_NOTES, "noteAlert");
+        row(OWN_ANSWERS, "answerAlert");
         row(HANDLE, "acknowledgeAlert", "closeAlert", "shelveAlert", "takeAlertInHand", "recordAdjustment");
         row(HANDLE, "useHandheld", "plantIncident", "endIncident");
         row(SEND, "takeReadings");
@@ -275,6 +277,7 @@ class RightsTest {
             case "setWorkshopRules" -> DOOR.get("/api/v1/workshop-rules").text();
             case "endIncident" -> "{ \"number\": 0 }";
             case "noteAlert" -> "{ \"note\": \"seen\" }";
+            case "answerAlert" -> "{ \"answer\": \"STOPPED\" }";
             default -> "{}";
         };
     }

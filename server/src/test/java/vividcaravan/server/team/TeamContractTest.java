@@ -268,6 +268,44 @@ class TeamContractTest {
     }
 
     @Test
+    void whatADriverSaysIsAtTheDeskAtOnce() {
+        Door.Truck truck = door.newTruck();
+        join(invited("d@example.org", "DRIVER"), "driver");
+        door.putJson("/api/v1/accounts/driver/vehicles", "{ \"vehicles\": [\"" + truck.ref() + "\"] }");
+        for (int i = 0; i < 3; i++) {
+            door.readings("[" + Door.reading(truck.left(), product.now().minusSeconds(300 - i * 60L), 500, 20) + "]");
+        }
+        String alert = door.alertsOf(truck.ref()).get(0).get("id").asString();
+        String answers = "/api/v1/alerts/" + alert + "/answers";
+        Browser driver = signedIn("driver");
+        assertThat(door.alertsOf(truck.ref()).get(0).get("driver").isNull()).isTrue();
+
+        assertThat(driver.send("POST", answers, "{ \"answer\": \"STOPPED\" }").statusCode())
+                .isEqualTo(200);
+        JsonNode said = door.alertsOf(truck.ref()).get(0).get("driver");
+        assertThat(said.get("who").asString()).isEqualTo("driver");
+        assertThat(said.get("words").asString()).isEqualTo("has stopped");
+        assertThat(said.get("isUrgent").asBoolean()).isFalse();
+
+        assertThat(driver.send("POST", answers, "{ \"answer\": \"HELP\" }").statusCode())
+                .isEqualTo(200);
+        assertThat(door.alertsOf(truck.ref())
+                        .get(0)
+                        .get("driver")
+                        .get("isUrgent")
+                        .asBoolean())
+                .isTrue();
+
+        for (String odd :
+                new String[] {"{}", "{ \"answer\": null }", "{ \"answer\": \"MAYBE\" }", "{ \"answer\": 7 }"}) {
+            assertThat(driver.send("POST", answers, odd).statusCode()).as(odd).isEqualTo(400);
+        }
+        assertThat(door.postJson(answers, "{ \"answer\": \"FLAT\" }").status())
+                .as("nobody answers for a driver")
+                .isEqualTo(403);
+    }
+
+    @Test
     void anAssignmentThatCannotBeIsRefusedAndChangesNothing() {
         Door.Truck truck = door.newTruck();
         join(invited("d@example.org", "DRIVER"), "driver");

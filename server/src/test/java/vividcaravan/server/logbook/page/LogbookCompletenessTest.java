@@ -316,10 +316,37 @@ class LogbookCompletenessTest {
         doing("retireSensor", "SENSOR_BROUGHT_BACK", "PUT", "/sensors/C00005/retirement", "{ \"isRetired\": false }");
     }
 
+    private void asTheDriverOf(Door.Truck truck, Runnable work) {
+        Browser manager = browser;
+        String before = author;
+        person("driver", "DRIVER");
+        browser.send("PUT", "/api/v1/accounts/driver/vehicles", "{ \"vehicles\": [ \"" + truck.ref() + "\" ] }");
+        browser = new Browser(door.withToken(null));
+        browser.signIn("driver", PASSWORD);
+        author = "driver";
+        work.run();
+        browser = manager;
+        author = before;
+    }
+
+    private void person(String userName, String role) {
+        assertThat(browser.send(
+                                "POST",
+                                "/api/v1/accounts",
+                                "{ \"userName\": \"%s\", \"displayName\": \"D. River\", \"role\": \"%s\", \"password\": \"%s\" }"
+                                        .formatted(userName, role, PASSWORD))
+                        .statusCode())
+                .isEqualTo(200);
+    }
+
     private void alerts() {
         Door.Truck truck = door.newTruck(NOW.minus(Duration.ofDays(2)));
         String alert = "/alerts/" + alertOf(truck);
         doing("noteAlert", "ALERT_NOTED", "POST", alert + "/notes", "{ \"note\": \"looks fine from here\" }");
+        asTheDriverOf(
+                truck,
+                () -> doing(
+                        "answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }"));
         doing("acknowledgeAlert", "ALERT_ACKNOWLEDGED", "POST", alert + "/acknowledge", null);
         doing(
                 "shelveAlert",

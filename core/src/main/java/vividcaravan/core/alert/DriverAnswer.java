@@ -1,0 +1,38 @@
+package vividcaravan.core.alert;
+
+/**
+ * What a driver says of an alert from beside the vehicle: few answers, each one press, since it is given in the cold and from
+ * a phone. The words go on behind the driver's name.
+ */
+public enum DriverAnswer {
+    STOPPED(AlertEntry.Change.DRIVER_STOPPED, "has stopped"),
+    FLAT(AlertEntry.Change.DRIVER_LOOKED, "looked: it is flat"),
+    HOT(AlertEntry.Change.DRIVER_LOOKED, "looked: it is hot"),
+    SMOKE(AlertEntry.Change.DRIVER_LOOKED, "looked: there is smoke"),
+    FINE(AlertEntry.Change.DRIVER_LOOKED, "looked: nothing to be seen"),
+    CANNOT_SEE(AlertEntry.Change.DRIVER_LOOKED, "cannot see the wheel"),
+    HELP(AlertEntry.Change.DRIVER_NEEDS_HELP, "needs help");
+
+    private final AlertEntry.Change change;
+    private final String words;
+
+    DriverAnswer(AlertEntry.Change change, String words) {
+        this.change = change;
+        this.words = words;
+    }
+
+    /** What it is in an alert's record. */
+    AlertEntry.Change change() {
+        return change;
+    }
+
+    /** The answer as the Desk reads it. */
+    public String words() {
+        return words;
+    }
+
+    /** Whether somebody has to do something at once after an answer of these words, whatever the sensors say. */
+    public static boolean isUrgent(String words) {
+        return HELP.words.equals(words) || SMOKE.words.equals(words);
+    }
+}
