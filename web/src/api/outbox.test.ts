@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Problem } from './client';
 import type { EntryOutcome, EntryRequest } from './jobs';
-import { drop, flush, keep, loadOutbox, mean, useOutbox } from './outbox';
+import { drop, flush, keep, loadOutbox, mean, useOutbox, whenTaken } from './outbox';
 import { sendEntries } from './jobs';
 import { keepFor } from './kept';
 
@@ -45,6 +45,16 @@ describe('the outbox', () => {
     await keep('7', entry('two'));
     await expect(flush()).resolves.toHaveLength(1);
     expect(send.mock.calls[0]?.[1].map((one) => one.key)).toEqual(['one', 'two']);
+    expect(keys()).toEqual([]);
+  });
+
+  it('shows a job as it is now while its entries still wait', async () => {
+    send.mockReturnValue(taken(outcome('one', 'STORED')));
+    let waited: string[] = [];
+    whenTaken(() => (waited = keys()));
+    await keep('7', entry('one'));
+    await flush();
+    expect(waited).toEqual(['one']);
     expect(keys()).toEqual([]);
   });
 

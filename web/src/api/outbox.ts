@@ -44,6 +44,13 @@ function withoutOutcome(one: Waiting): Waiting {
   return { job, ...(who === undefined ? {} : { who }), entry };
 }
 
+let show: (job: JobItem) => void = () => undefined;
+
+/** Who shows jobs gets each as it is now before its entries cease to wait: in between it would look as if they were undone. */
+export function whenTaken(shower: (job: JobItem) => void): void {
+  show = shower;
+}
+
 /**
  * Sends what waits, one job after the other. What the server will not take stays until somebody decides, and holds up
  * nothing else.
@@ -70,6 +77,7 @@ async function sendDue(due: Waiting[]): Promise<JobItem[]> {
 async function sendAll(job: string, entries: Waiting['entry'][]): Promise<JobItem[]> {
   try {
     const taken = await sendEntries(job, entries);
+    show(taken.job);
     await settle(taken.outcomes);
     return [taken.job];
   } catch (e) {

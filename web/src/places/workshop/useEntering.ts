@@ -3,7 +3,7 @@ import { useOnline } from '@vueuse/core';
 import { computed, onMounted, ref, watch, type Ref } from 'vue';
 import type { EntryData, EntryKind, JobItem, JobWheel } from '@/api/jobs';
 import { newKey } from '@/shared/newKey';
-import { drop, flush, keep, loadOutbox, mean, useOutbox } from '@/api/outbox';
+import { drop, flush, keep, loadOutbox, mean, useOutbox, whenTaken } from '@/api/outbox';
 
 const AGAIN_MILLIS = 5_000;
 
@@ -35,9 +35,11 @@ export function useEntering(job: Ref<JobItem | undefined>) {
   const isCutOff = ref(false);
   const own = computed(() => waiting.value.filter((one) => one.job === job.value?.id));
 
+  whenTaken((now) => client.setQueryData(['job', now.id], now));
+
   async function send(): Promise<void> {
     try {
-      for (const now of await flush()) client.setQueryData(['job', now.id], now);
+      await flush();
       trouble.value = '';
     } catch (e) {
       trouble.value = e instanceof Error ? e.message : String(e);

@@ -160,7 +160,8 @@ class PulledPlugTest {
                     ? null
                     : "&cursor=" + page.get("nextCursor").asString();
         }
-        assertThat(there).containsKeys(alertsSeen.keySet().toArray(String[]::new));
+        // On a slow machine the plug is pulled before there is any.
+        assertThat(there.keySet()).containsAll(alertsSeen.keySet());
         assertThat(alertsSeen)
                 .allSatisfy((id, told) ->
                         assertThat(there.get(id)).as("alert %s", id).startsWith(told));
