@@ -32,16 +32,20 @@ const answers = computed(() =>
   ),
 );
 let heard: Set<string> | undefined;
+const said = ref<NonNullable<typeof answers.value>>([]);
+/** In words, and once more where the name comes only then. */
+const saidWords = computed(() =>
+  said.value
+    .map(({ vehicle, driver }) => `${vehicle ?? ''}: ${nameOf(driver.who)} ${driver.words}.`)
+    .join(' '),
+);
 
 watch(
   answers,
   (now) => {
     if (!now) return;
     const fresh = now.filter((one) => heard && !heard.has(one.key));
-    if (fresh.length)
-      news.value = fresh
-        .map(({ vehicle, driver }) => `${vehicle ?? ''}: ${nameOf(driver.who)} ${driver.words}.`)
-        .join(' ');
+    if (fresh.length) said.value = fresh;
     heard = new Set(now.map((one) => one.key));
   },
   { immediate: true },
@@ -50,5 +54,8 @@ onBeforeUnmount(() => (stopsNow.value = 0));
 </script>
 
 <template>
-  <p role="alert" class="spoken">{{ news }}</p>
+  <div>
+    <p role="alert" class="spoken">{{ news }}</p>
+    <p role="alert" class="spoken">{{ saidWords }}</p>
+  </div>
 </template>

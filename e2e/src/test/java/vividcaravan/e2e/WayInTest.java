@@ -59,6 +59,8 @@ class WayInTest extends InBrowser {
 
         // Pairing sees what the receiver hears, so it may be let in before its turn.
         page.navigate("/desk");
+        // What it shows before it knows the vehicles goes away under a finger.
+        assertThat(page.locator("[aria-current=step]")).containsText("Plan the kit");
         page.getByText("Make a token").click();
         page.getByPlaceholder("such as: gate receiver").fill("gate receiver");
         InOwnFleet.button(page, "Make a token").click();
