@@ -17,17 +17,22 @@ class WithoutTheScreenTest extends InBrowser {
     @TempDir
     Path folder;
 
+    private static ByEar firstManager(Product product, Page page) {
+        ByEar ear = new ByEar(page);
+        page.navigate(product.waitForLog("(/set-up#\\S+)"));
+        ear.type("User name", "wren")
+                .type("Your name", "A. Wren")
+                .type("Password", InOwnFleet.PASSWORD)
+                .press("button", "Make the account");
+        assertThat(page).hasURL(Pattern.compile(".*/desk"));
+        return ear;
+    }
+
     @Test
     void fromNothingToTheFirstProvenVehicle() {
         try (Product product = Product.start(folder, Map.of())) {
             Page page = newPage(product.address, 1280, 800, ColorScheme.LIGHT);
-            ByEar ear = new ByEar(page);
-            page.navigate(product.waitForLog("(/set-up#\\S+)"));
-            ear.type("User name", "wren")
-                    .type("Your name", "A. Wren")
-                    .type("Password", InOwnFleet.PASSWORD)
-                    .press("button", "Make the account");
-            assertThat(page).hasURL(Pattern.compile(".*/desk"));
+            ByEar ear = firstManager(product, page);
 
             ear.press("link", "Describe the first vehicle");
             ear.press("button", "^Dolly").type("^Ref", "LM-91");
@@ -87,13 +92,7 @@ class WithoutTheScreenTest extends InBrowser {
     void anAlertIsDealtWithAndARoundIsGone() {
         try (Product product = Product.startWithToken(folder)) {
             Page page = newPage(product.address, 1280, 800, ColorScheme.LIGHT);
-            ByEar ear = new ByEar(page);
-            page.navigate(product.waitForLog("(/set-up#\\S+)"));
-            ear.type("User name", "wren")
-                    .type("Your name", "A. Wren")
-                    .type("Password", InOwnFleet.PASSWORD)
-                    .press("button", "Make the account");
-            assertThat(page).hasURL(Pattern.compile(".*/desk"));
+            ByEar ear = firstManager(product, page);
             Trucks trucks = new Trucks("GX-", 0x5B0D00, 1);
             product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", trucks.document());
             ear.goTo("link", "^Desk");
