@@ -83,12 +83,14 @@ final class ByEar {
         return (Boolean) page.evaluate("document.activeElement === document.body || document.activeElement === null");
     }
 
-    /** Goes on by Tab until what has the focus is called so. */
+    /** Goes on by Tab until what has the focus is called so. A page that is still coming has no stops; it is waited for. */
     ByEar goTo(String role, String name) {
         Pattern wanted = Pattern.compile(name);
         List<String> passed = new ArrayList<>();
-        for (int i = 0; i < MOST_STOPS; i++) {
-            if (!isLost()) {
+        for (int looks = 0; passed.size() < MOST_STOPS && looks < MOST_STOPS + MOST_LOOKS * 3; looks++) {
+            if (isLost()) {
+                Product.pause(100);
+            } else {
                 Stop stop = stop();
                 if (stop.role().matches(role) && wanted.matcher(stop.name()).find()) {
                     way.add(stop.role() + " “" + stop.name() + "”");
