@@ -3,6 +3,7 @@ package vividcaravan.core.alert;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import vividcaravan.core.axles.Position;
 
@@ -21,6 +22,7 @@ import vividcaravan.core.axles.Position;
  * @param isActive whether the judge still sees the fault
  * @param isRunSoft whether the tyre was at 80 % of target or less: only an inspection or scrapping settles that
  * @param evidence the figures of the latest step
+ * @param handling what people made of it beyond its state
  * @param entries the record, oldest first
  */
 public record Alert(
@@ -36,6 +38,7 @@ public record Alert(
         boolean isActive,
         boolean isRunSoft,
         Evidence evidence,
+        Handling handling,
         List<AlertEntry> entries) {
 
     /** A fault that is back within this time is the same alert, milliseconds of reading time. */
@@ -44,15 +47,6 @@ public record Alert(
     private static final long STILL_THERE_MILLIS = 12L * 60 * 60 * 1000;
 
     private static final long LONGEST_SHELVED_MILLIS = 30L * 24 * 60 * 60 * 1000;
-
-    /** What was closed or put aside calls again once the tyre lost so much more, share of target [our judgement]. */
-    public static final double WORSE_SHARE = 0.03;
-
-    /** Or once it is so much hotter, °C [our judgement]. */
-    public static final double WORSE_C = 5;
-
-    /** What a sensor's steps and arithmetic add, kPa. */
-    private static final double HAIR_KPA = 0.05;
 
     public Alert {
         entries = List.copyOf(entries);
@@ -75,6 +69,7 @@ public record Alert(
                 true,
                 found.evidence().isRunSoft(),
                 found.evidence(),
+                Handling.NONE,
                 List.of(first));
     }
 
@@ -90,7 +85,7 @@ public record Alert(
 
     /**
      * This alert after the judge found more. What is closed or put aside returns when the wheel is worse than it was then:
-     * by urgency, by {@link #WORSE_SHARE} of its target, or because the tyre is now run soft. What was closed returns also
+     * by urgency, by {@link Evidence#WORSE_SHARE} of its target, or because the tyre is now run soft. What was closed returns also
      * if the fault is still there half a day later.
      */
     public Alert raised(Finding.Raised found) {
@@ -103,9 +98,11 @@ public record Alert(
             AlertEntry.Change change = state == AlertState.CLOSED ? AlertEntry.Change.RETURNED : AlertEntry.Change.GREW;
             boolean isStillThere =
                     state == AlertState.CLOSED && closedAt != null && found.at() - closedAt >= STILL_THERE_MILLIS;
-            return isWorse || isStillThere || isFurtherThanThen(found) ? step(change, found) : seen(found);
+            return isWorse || isStillThere || found.evidence().isWorseThan(evidence, found.kind())
+                    ? step(change, found)
+                    : seen(found);
         }
-        if (isNoLeakAnyMore(found)) {
+        if (kind == AlertKind.SLOW_LEAK && found.kind().isLossOfAir() && isNoLeakAnyMore(found)) {
             Urgency held = urgency.isMoreUrgentThan(found.urgency()) ? urgency : found.urgency();
             return step(
                     AlertEntry.Change.GREW, new Finding.Raised(found.position(), found.kind(), held, found.evidence()));
@@ -115,35 +112,9 @@ public record Alert(
     }
 
     /** Whether what was taken for a leak turned out to be a step: its slope is gone, and its forecast with it. */
-    private boolean isNoLeakAnyMore(Finding.Raised found) {
+    private static boolean isNoLeakAnyMore(Finding.Raised found) {
         Evidence now = found.evidence();
-        return kind == AlertKind.SLOW_LEAK
-                && found.kind().isLossOfAir()
-                && !found.kind().isLeak()
-                && now.step() != null
-                && now.lossKpaPerHour() == null
-                && now.overDays() == null;
-    }
-
-    /** Whether the wheel is worse by figures than when it was closed or put aside, of whichever kind the fault is. */
-    private boolean isFurtherThanThen(Finding.Raised found) {
-        Evidence then = evidence;
-        Evidence now = found.evidence();
-        boolean isLower = then.pressureAt20Kpa() != null
-                && now.pressureAt20Kpa() != null
-                && now.targetKpa() != null
-                && found.kind().isLossOfAir()
-                && then.pressureAt20Kpa() - now.pressureAt20Kpa() >= WORSE_SHARE * now.targetKpa() - HAIR_KPA;
-        boolean isHigher = then.pressureAt20Kpa() != null
-                && now.pressureAt20Kpa() != null
-                && now.targetKpa() != null
-                && found.kind() == AlertKind.OVER_PRESSURE
-                && now.pressureAt20Kpa() - then.pressureAt20Kpa() >= WORSE_SHARE * now.targetKpa() - HAIR_KPA;
-        boolean isHotter = then.temperatureC() != null
-                && now.temperatureC() != null
-                && found.kind().isHeat()
-                && now.temperatureC() - then.temperatureC() >= WORSE_C;
-        return isLower || isHigher || isHotter;
+        return !found.kind().isLeak() && now.step() != null && now.lossKpaPerHour() == null && now.overDays() == null;
     }
 
     private Alert seen(Finding.Raised found) {
@@ -175,6 +146,8 @@ public record Alert(
         next.kind = isHeld ? kind : found.kind();
         next.urgency = isHeld ? urgency : found.urgency();
         next.state = callsAgain ? moveTo(AlertState.NEW) : state;
+        // What calls again calls by itself, not behind another.
+        next.handling = callsAgain ? handling.with(null) : handling;
         next.closedAt = null;
         next.lastSeenAt = found.at();
         next.isActive = true;
@@ -221,7 +194,141 @@ public record Alert(
      * @throws AlertRefused if it is neither new nor acknowledged
      */
     public Alert takenInHand(String who, String note, long at) {
-        return handled(AlertState.IN_HAND, AlertEntry.Change.TAKEN_IN_HAND, who, note, at);
+        Next next = new Next();
+        next.state = moveTo(AlertState.IN_HAND);
+        next.handling = handling.of(who);
+        return next.with(new AlertEntry(at, AlertEntry.Change.TAKEN_IN_HAND, kind, urgency, who, note));
+    }
+
+    /**
+     * This alert given to somebody, or to nobody in particular; whoever gives it has seen it.
+     *
+     * @param whom user name, or null
+     * @param words how the record calls them, such as "for B. Quill"
+     * @throws AlertRefused if it is closed, or theirs already
+     */
+    public Alert assigned(String who, String whom, String words, long at) {
+        refuseIfClosed();
+        if (Objects.equals(handling.assignee(), whom)) {
+            throw new AlertRefused("It is given so already. Choose somebody else.");
+        }
+        Next next = new Next();
+        next.state = seenState();
+        next.handling = handling.of(whom);
+        return next.with(new AlertEntry(at, AlertEntry.Change.ASSIGNED, kind, urgency, who, words));
+    }
+
+    /**
+     * This alert counted with another that has the same cause: the other stands for both until this one calls again.
+     *
+     * @param leading the other
+     * @param words how the record calls the other
+     * @throws AlertRefused if one of them is closed, or the other is counted with a third, or says less than this one
+     */
+    public Alert countedWith(String who, Alert leading, String words, long at) {
+        refuseIfClosed();
+        if (leading.id == id || leading.state == AlertState.CLOSED) {
+            throw new AlertRefused("Choose another alert that is open.");
+        }
+        if (leading.handling.sameCauseAs() != null) {
+            throw new AlertRefused("That alert is itself counted with another. Choose the one that stands for both.");
+        }
+        if (urgency.isMoreUrgentThan(leading.urgency)) {
+            throw new AlertRefused("This alert says more than that one: “" + urgency.words()
+                    + "” must not stand behind “" + leading.urgency.words() + "”. Count that one with this.");
+        }
+        Next next = new Next();
+        next.state = seenState();
+        next.handling = handling.with(leading.id);
+        return next.with(new AlertEntry(at, AlertEntry.Change.COUNTED_WITH, kind, urgency, who, words));
+    }
+
+    /**
+     * This alert on its own again.
+     *
+     * @throws AlertRefused if it is not counted with another
+     */
+    public Alert standingAlone(String who, long at) {
+        if (handling.sameCauseAs() == null) {
+            throw new AlertRefused("This alert stands by itself already.");
+        }
+        Next next = new Next();
+        next.handling = handling.with(null);
+        return next.with(new AlertEntry(at, AlertEntry.Change.STANDS_ALONE, kind, urgency, who, null));
+    }
+
+    /**
+     * This alert open again, which somebody had closed or the readings.
+     *
+     * @throws AlertRefused if it is open, or the reason is missing
+     */
+    public Alert reopened(String who, String reason, long at) {
+        if (state != AlertState.CLOSED) {
+            throw new AlertRefused("This alert is open.");
+        }
+        if (reason == null || reason.isBlank()) {
+            throw new AlertRefused("Opening an alert again needs a reason. Say what was seen.");
+        }
+        Next next = new Next();
+        next.state = moveTo(AlertState.NEW);
+        next.closedAt = null;
+        next.handling = handling.with(null).saying(null);
+        return next.with(new AlertEntry(at, AlertEntry.Change.REOPENED, kind, urgency, who, reason.strip()));
+    }
+
+    /** Whether the last thing that somebody did can be taken back: nothing came since that changed the alert. */
+    public boolean canBeTakenBack() {
+        return handling.before() != null;
+    }
+
+    /**
+     * This alert as it stood before the last act. That is no move of its own, so {@link AlertState#next()} does not bind it;
+     * where the fault went meanwhile, it is back in band.
+     *
+     * @throws AlertRefused if there is nothing to take back
+     */
+    public Alert takenBack(String who, long at) {
+        Handling.Before before = handling.before();
+        if (before == null) {
+            throw new AlertRefused("There is nothing to take back: something came since that changed the alert.");
+        }
+        boolean isOverMeanwhile = state == AlertState.CLOSED && !isActive;
+        Next next = new Next();
+        next.state = isOverMeanwhile ? AlertState.RECOVERED : before.state();
+        next.closedAt = before.closedAt();
+        next.shelvedUntil = before.shelvedUntil();
+        next.handling = new Handling(before.assignee(), before.sameCauseAs(), null, null);
+        return next.with(new AlertEntry(at, AlertEntry.Change.TAKEN_BACK, kind, urgency, who, null));
+    }
+
+    /** On the strength of what it was closed; empty while it is open. */
+    public Optional<ClosedOn> closedOn() {
+        if (state != AlertState.CLOSED) {
+            return Optional.empty();
+        }
+        for (int i = entries.size() - 1; i >= 0; i--) {
+            switch (entries.get(i).change()) {
+                case PROVEN:
+                    return Optional.of(ClosedOn.READINGS);
+                case WITHDRAWN:
+                    return Optional.of(ClosedOn.WITHDRAWN);
+                case CLOSED:
+                    return Optional.of(isRunSoft ? ClosedOn.INSPECTION : ClosedOn.WORD);
+                default:
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void refuseIfClosed() {
+        if (state == AlertState.CLOSED) {
+            throw new AlertRefused("This alert is closed. Open it again first.");
+        }
+    }
+
+    /** Whoever does something to an alert has seen it. */
+    private AlertState seenState() {
+        return state == AlertState.NEW ? moveTo(AlertState.ACKNOWLEDGED) : state;
     }
 
     /**
@@ -321,12 +428,19 @@ public record Alert(
                     "This tyre was at 80 % of its target or less. Only an inspection off the vehicle by a"
                             + " named, trained person, or scrapping the tyre, closes this alert.");
         }
-        return closed(new AlertEntry(at, AlertEntry.Change.CLOSED, kind, urgency, closure.who(), closure.note()));
+        return saying(closure.verdict())
+                .closed(new AlertEntry(at, AlertEntry.Change.CLOSED, kind, urgency, closure.who(), closure.note()));
     }
 
     /** This alert taken back because its readings belonged to another wheel. */
     public Alert withdrawn(String why, long at) {
         return closed(new AlertEntry(at, AlertEntry.Change.WITHDRAWN, kind, urgency, null, why));
+    }
+
+    private Alert saying(Verdict verdict) {
+        Next next = new Next();
+        next.handling = handling.saying(verdict);
+        return next.alert();
     }
 
     private Alert closed(AlertEntry entry) {
@@ -364,6 +478,7 @@ public record Alert(
         next.state = isHandled || isClosedByHand ? state : judged.state;
         next.closedAt = isClosedByHand ? closedAt : judged.closedAt;
         next.shelvedUntil = shelvedUntil;
+        next.handling = handling.forGood();
         entries.stream().filter(entry -> entry.who() != null).forEach(next.entries::add);
         return next.alert();
     }
@@ -390,10 +505,16 @@ public record Alert(
         private boolean isActive = Alert.this.isActive;
         private boolean isRunSoft = Alert.this.isRunSoft;
         private Evidence evidence = Alert.this.evidence;
+        private Handling handling = Alert.this.handling;
         private final List<AlertEntry> entries = new ArrayList<>(Alert.this.entries);
 
         private Alert with(AlertEntry entry) {
             entries.add(entry);
+            if (entry.change().isAct()) {
+                handling = handling.after(Alert.this);
+            } else if (!entry.change().isSaying()) {
+                handling = handling.forGood();
+            }
             return alert();
         }
 
@@ -411,6 +532,7 @@ public record Alert(
                     isActive,
                     isRunSoft,
                     evidence,
+                    handling,
                     entries);
         }
     }

@@ -22,6 +22,11 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         TAKEN_IN_HAND,
         SHELVED,
         UNSHELVED,
+        ASSIGNED,
+        COUNTED_WITH,
+        STANDS_ALONE,
+        REOPENED,
+        TAKEN_BACK,
         NOTED,
         DRIVER_STOPPED,
         DRIVER_LOOKED,
@@ -34,6 +39,20 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         /** Whether a driver said it from beside the vehicle. */
         public boolean isAnswer() {
             return this == DRIVER_STOPPED || this == DRIVER_LOOKED || this == DRIVER_NEEDS_HELP;
+        }
+
+        /** Whether a person changed something by it, which can be taken back. */
+        public boolean isAct() {
+            return switch (this) {
+                case ACKNOWLEDGED, TAKEN_IN_HAND, SHELVED, ASSIGNED, COUNTED_WITH, STANDS_ALONE, REOPENED, CLOSED ->
+                    true;
+                default -> false;
+            };
+        }
+
+        /** Whether it is only words, which change nothing. */
+        public boolean isSaying() {
+            return this == NOTED || isAnswer();
         }
 
         /** Whether the judge's evidence changed, as against a person's dealing with it. */

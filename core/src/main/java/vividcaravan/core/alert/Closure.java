@@ -7,8 +7,14 @@ package vividcaravan.core.alert;
  * @param reason why, in words, not blank
  * @param inspectedBy who inspected the tyre off the vehicle, or null
  * @param isScrapped whether the tyre was scrapped
+ * @param verdict whether the alert was right, or null where nobody says
  */
-public record Closure(String who, String reason, String inspectedBy, boolean isScrapped) {
+public record Closure(String who, String reason, String inspectedBy, boolean isScrapped, Verdict verdict) {
+
+    /** The same without a word on whether it was right. */
+    public Closure(String who, String reason, String inspectedBy, boolean isScrapped) {
+        this(who, reason, inspectedBy, isScrapped, null);
+    }
 
     /**
      * @throws AlertRefused if the name or the reason is missing

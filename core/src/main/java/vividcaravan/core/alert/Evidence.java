@@ -82,6 +82,15 @@ public record Evidence(
      */
     public record Shortfall(Position position, double kpa) {}
 
+    /** What was closed or put aside calls again once the tyre lost so much more, share of target [our judgement]. */
+    public static final double WORSE_SHARE = 0.03;
+
+    /** Or once it is so much hotter, °C [our judgement]. */
+    public static final double WORSE_C = 5;
+
+    /** What a sensor's steps and arithmetic add, kPa. */
+    private static final double HAIR_KPA = 0.05;
+
     private static final double MINUTES_OF_HOUR = 60;
     /** A fall that has not gone on for so long has stopped, and leads nowhere. */
     private static final long STOPPED_MILLIS = 5L * 60 * 1000;
@@ -226,5 +235,17 @@ public record Evidence(
     /** What a gauge shows, kPa, or null without a measurement. */
     public Double gaugeKpa() {
         return pressureKpa == null ? null : (Double) (pressureKpa + toGaugeKpa);
+    }
+
+    /** Whether these figures of a fault of {@code kind} are worse than {@code then}, when it was closed or put aside. */
+    boolean isWorseThan(Evidence then, AlertKind kind) {
+        boolean hasBoth = then.pressureAt20Kpa != null && pressureAt20Kpa != null && targetKpa != null;
+        double lost = hasBoth ? then.pressureAt20Kpa - pressureAt20Kpa : 0;
+        double much = hasBoth ? WORSE_SHARE * targetKpa - HAIR_KPA : Double.POSITIVE_INFINITY;
+        boolean isHotter =
+                then.temperatureC != null && temperatureC != null && temperatureC - then.temperatureC >= WORSE_C;
+        return kind.isLossOfAir() && lost >= much
+                || kind == AlertKind.OVER_PRESSURE && -lost >= much
+                || kind.isHeat() && isHotter;
     }
 }

@@ -26,6 +26,7 @@ class AlertBookTest {
                 state != AlertState.CLOSED,
                 false,
                 Evidence.ofSilence(openedAt, null, 800.0, Others.NONE),
+                Handling.NONE,
                 List.of());
     }
 

@@ -2,8 +2,12 @@ package vividcaravan.server.alerts;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -14,18 +18,37 @@ import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.platform.WriteFailed;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
-/** What people do to alerts. */
+/** What people do to alerts, to one or to many; each stands or is refused by itself. */
 @Component
 class AlertActions implements Ticking {
 
     private static final Logger LOG = LoggerFactory.getLogger(AlertActions.class);
+
+    /**
+     * An alert as somebody saw it who wants to change it.
+     *
+     * @param version how long its record was then; null where that does not matter
+     */
+    record Seen(long id, @Nullable Integer version) {}
+
+    /**
+     * What became of an act.
+     *
+     * @param done the alerts that it changed, by identity
+     * @param refused why it was refused, by the alert's identity
+     */
+    record Outcome(List<Long> done, Map<Long, RuntimeException> refused) {}
+
+    private record Changed(FleetVehicle vehicle, Alert alert) {}
 
     private final SingleWriter writer;
     private final FleetDirectory fleet;
@@ -44,24 +67,62 @@ class AlertActions implements Ticking {
         return List.of(new Tick("end-of-shelving", Duration.ZERO, Duration.ofSeconds(20), this::unshelve));
     }
 
-    void acknowledge(long id, String who) {
-        change(id, alert -> alert.acknowledged(who, clock.millis()));
-    }
-
-    void takeInHand(long id, String who, String note) {
-        change(id, alert -> alert.takenInHand(who, note, clock.millis()));
-    }
-
-    void shelve(long id, String who, String reason, long until) {
-        change(id, alert -> alert.shelved(who, reason, until, clock.millis()));
-    }
-
     void note(long id, String who, String note) {
         change(id, alert -> alert.noted(who, note, clock.millis()));
     }
 
     void answer(long id, String who, DriverAnswer answer) {
         change(id, alert -> alert.answered(who, answer, clock.millis()));
+    }
+
+    Outcome acknowledge(List<Seen> alerts, String who) {
+        return change(alerts, alert -> alert.acknowledged(who, clock.millis()));
+    }
+
+    Outcome takeInHand(List<Seen> alerts, String who, @Nullable String note) {
+        return change(alerts, alert -> alert.takenInHand(who, note, clock.millis()));
+    }
+
+    Outcome shelve(List<Seen> alerts, String who, @Nullable String reason, long until) {
+        return change(alerts, alert -> alert.shelved(who, reason, until, clock.millis()));
+    }
+
+    Outcome close(List<Seen> alerts, Closure closure) {
+        return change(alerts, alert -> alert.closed(closure, clock.millis()));
+    }
+
+    Outcome reopen(List<Seen> alerts, String who, @Nullable String reason) {
+        return change(alerts, alert -> alert.reopened(who, reason, clock.millis()));
+    }
+
+    Outcome takeBack(List<Seen> alerts, String who) {
+        return change(alerts, alert -> alert.takenBack(who, clock.millis()));
+    }
+
+    Outcome standAlone(List<Seen> alerts, String who) {
+        return change(alerts, alert -> alert.standingAlone(who, clock.millis()));
+    }
+
+    /**
+     * @param whom user name, or null for nobody in particular
+     * @param name what they are called
+     */
+    Outcome assign(List<Seen> alerts, String who, @Nullable String whom, @Nullable String name) {
+        String words = whom == null ? "for nobody in particular" : "for " + name;
+        return change(alerts, alert -> alert.assigned(who, whom, words, clock.millis()));
+    }
+
+    /** Counts alerts with another, which stands for all of them. */
+    Outcome countWith(List<Seen> alerts, String who, long leading) {
+        return writer.make(view -> {
+            Changed other = standing(view, new Seen(leading, null));
+            String place = other.alert.position() == null
+                    ? other.vehicle.description().ref()
+                    : other.vehicle.description().ref() + " "
+                            + other.alert.position().code();
+            String words = "with " + place + ", " + other.alert.kind().words();
+            return decide(view, alerts, alert -> alert.countedWith(who, other.alert, words, clock.millis()));
+        });
     }
 
     /** What was put aside comes back by itself. */
@@ -85,28 +146,59 @@ class AlertActions implements Ticking {
         }
     }
 
-    void close(long id, Closure closure) {
-        change(id, alert -> alert.closed(closure, clock.millis()));
+    private void change(long id, UnaryOperator<Alert> how) {
+        Outcome outcome = change(List.of(new Seen(id, null)), how);
+        outcome.refused.values().forEach(refusal -> {
+            throw refusal;
+        });
     }
 
-    private void change(long id, UnaryOperator<Alert> how) {
-        writer.make(view -> {
-            AlertRow row = view.get(AlertRow.class, id);
-            if (row == null) {
-                throw Refusal.notFound("There is no alert " + id + ".");
+    private Outcome change(List<Seen> alerts, UnaryOperator<Alert> how) {
+        return writer.make(view -> decide(view, alerts, how));
+    }
+
+    private Decision<Outcome> decide(View view, List<Seen> alerts, UnaryOperator<Alert> how) {
+        Map<Long, Changed> changed = new LinkedHashMap<>();
+        Map<Long, RuntimeException> refused = new LinkedHashMap<>();
+        for (Seen seen : alerts) {
+            try {
+                Changed standing = standing(view, seen);
+                // What people see is what they decide on: what gets worse from here on calls again.
+                Alert after = how.apply(standing.vehicle.asItIsNow(standing.alert));
+                if (after.entries().size() != standing.alert.entries().size()) {
+                    changed.put(seen.id(), new Changed(standing.vehicle, after));
+                }
+            } catch (AlertRefused | Refusal e) {
+                refused.put(seen.id(), e);
             }
-            FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
-            Alert alert = vehicle.alert(id)
-                    .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
-            // What people see is what they decide on: what gets worse from here on calls again.
-            Alert changed = how.apply(vehicle.asItIsNow(alert));
-            if (changed.entries().size() == alert.entries().size()) {
-                return Decision.nothing(null);
-            }
-            return Decision.make(pen -> {
-                vehicle.book().replace(changed);
-                return Done.by(store.saveBy(pen, vehicle, changed));
+        }
+        Outcome outcome = new Outcome(List.copyOf(changed.keySet()), refused);
+        if (changed.isEmpty()) {
+            return Decision.nothing(outcome);
+        }
+        return Decision.make(pen -> {
+            List<Deed> deeds = new ArrayList<>();
+            changed.values().forEach(one -> {
+                one.vehicle.book().replace(one.alert);
+                deeds.add(store.saveBy(pen, one.vehicle, one.alert));
             });
+            deeds.subList(1, deeds.size()).forEach(pen::note);
+            return new Done<>(outcome, deeds.get(0));
         });
+    }
+
+    private Changed standing(View view, Seen seen) {
+        AlertRow row = view.get(AlertRow.class, seen.id());
+        if (row == null) {
+            throw Refusal.notFound("There is no alert " + seen.id() + ".");
+        }
+        FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
+        Alert alert = vehicle.alert(seen.id())
+                .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
+        if (seen.version() != null && alert.entries().size() != seen.version()) {
+            throw Refusal.conflict("Something came in between: " + AlertDeeds.lastWords(alert)
+                    + ". Look at it as it is now, and decide again.");
+        }
+        return new Changed(vehicle, alert);
     }
 }

@@ -24,6 +24,12 @@ final class AlertDeeds {
         Deed deed = Deed.of(kind(entry.change()), thing(vehicle, alert), words(entry, name(vehicle, alert, entry)))
                 .because(entry.note());
         deed = at(deed, vehicle, alert.position());
+        if (entry.change() == AlertEntry.Change.CLOSED && alert.handling().verdict() != null) {
+            deed = deed.with("Was it right", null, alert.handling().verdict().words());
+        }
+        if (entry.change() == AlertEntry.Change.TAKEN_BACK) {
+            return deed.with("State", null, alert.state().words());
+        }
         if (entry.change() == AlertEntry.Change.SHELVED && alert.shelvedUntil() != null) {
             String until = Instant.ofEpochMilli(alert.shelvedUntil()).toString();
             return deed.with("Put aside until", Difference.TIME, null, until);
@@ -35,6 +41,13 @@ final class AlertDeeds {
                                 "Urgency",
                                 before.urgency().words(),
                                 entry.urgency().words());
+    }
+
+    /** What an alert's record says last, such as "quill acknowledged it". */
+    static String lastWords(Alert alert) {
+        AlertEntry entry = alert.entries().get(alert.entries().size() - 1);
+        String who = entry.who() == null ? "the readings" : entry.who();
+        return who + " " + words(entry, "it");
     }
 
     /** That an alert's record was written anew, since readings came late or belong to another wheel. */
@@ -82,6 +95,10 @@ final class AlertDeeds {
             case TAKEN_IN_HAND -> DeedKind.ALERT_TAKEN_IN_HAND;
             case SHELVED -> DeedKind.ALERT_SHELVED;
             case UNSHELVED -> DeedKind.ALERT_UNSHELVED;
+            case ASSIGNED -> DeedKind.ALERT_ASSIGNED;
+            case COUNTED_WITH, STANDS_ALONE -> DeedKind.ALERT_COUNTED_WITH;
+            case REOPENED -> DeedKind.ALERT_REOPENED;
+            case TAKEN_BACK -> DeedKind.ALERT_TAKEN_BACK;
             case NOTED -> DeedKind.ALERT_NOTED;
             case DRIVER_STOPPED, DRIVER_LOOKED, DRIVER_NEEDS_HELP -> DeedKind.ALERT_ANSWERED;
             case PROVEN, CLOSED, WITHDRAWN -> DeedKind.ALERT_CLOSED;
@@ -99,6 +116,11 @@ final class AlertDeeds {
             case TAKEN_IN_HAND -> "took " + what + " in hand";
             case SHELVED -> "put " + what + " aside";
             case UNSHELVED -> "brought " + what + " back from aside";
+            case ASSIGNED -> "gave " + what + " to somebody";
+            case COUNTED_WITH -> "counted " + what + " with another of the same cause";
+            case STANDS_ALONE -> "let " + what + " stand by itself again";
+            case REOPENED -> "opened " + what + " again";
+            case TAKEN_BACK -> "took back the last act on " + what;
             case NOTED -> "wrote a note on " + what;
             case DRIVER_STOPPED -> "has stopped, told of " + what;
             case DRIVER_LOOKED -> "looked, told of " + what;

@@ -16,6 +16,7 @@ import vividcaravan.server.fleet.WheelLimits;
  * @param reasons why we think so, in the reader's units
  * @param safety the cautions that apply
  * @param isRunSoft whether only an inspection or scrapping closes it
+ * @param canBeTakenBack whether the last act in its record can be taken back
  * @param shelvedUntil when it comes back, if it was put aside
  * @param shownPosition the wheel whose readings show it best; null where none does
  * @param chartHours how many hours of its readings show it best
@@ -30,6 +31,7 @@ public record AlertDetail(
         List<Safety> safety,
         List<Entry> record,
         boolean isRunSoft,
+        boolean canBeTakenBack,
         boolean isParked,
         @Nullable Instant shelvedUntil,
         @Nullable String shownPosition,

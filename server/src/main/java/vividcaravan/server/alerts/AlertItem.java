@@ -5,13 +5,20 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.alert.Verdict;
 
 /**
  * An alert as programs see it: the fixed part of the interface.
  *
  * @param criticalAt when the second limit is reached if it goes on like this, by the newest reading
  * @param driver what a driver said last of what is wrong now, or null
+ * @param version how long its record is: what an act on it is held against
+ * @param assignee user name of whoever is to deal with it, or null
+ * @param sameCauseAs identity of the alert that stands for this one too, or null
+ * @param closedOn on the strength of what it was closed, or null while it is open
+ * @param verdict whether it was right, as whoever closed it says, or null
  */
 public record AlertItem(
         String id,
@@ -31,7 +38,12 @@ public record AlertItem(
         @Nullable Double temperatureC,
         @Nullable Integer minutesToCritical,
         @Nullable Instant criticalAt,
-        @Nullable Answer driver) {
+        @Nullable Answer driver,
+        int version,
+        @Nullable String assignee,
+        @Nullable String sameCauseAs,
+        @Nullable ClosedOn closedOn,
+        @Nullable Verdict verdict) {
 
     /**
      * What a driver said.

@@ -138,6 +138,7 @@ public class AlertQueries {
                                     Instant.ofEpochMilli(e.at()), e.change(), e.kind(), e.urgency(), e.who(), e.note()))
                             .toList(),
                     alert.isRunSoft(),
+                    alert.canBeTakenBack(),
                     alert.evidence().isParked(),
                     alert.shelvedUntil() == null ? null : Instant.ofEpochMilli(alert.shelvedUntil()),
                     shown.map(Position::code).orElse(null),
@@ -271,7 +272,14 @@ public class AlertQueries {
                 Rounded.tenth(alert.evidence().temperatureC()),
                 alert.evidence().minutesToCritical(),
                 criticalAt(alert),
-                alert.lastAnswer().map(AlertQueries::answer).orElse(null));
+                alert.lastAnswer().map(AlertQueries::answer).orElse(null),
+                alert.entries().size(),
+                alert.handling().assignee(),
+                alert.handling().sameCauseAs() == null
+                        ? null
+                        : Long.toString(alert.handling().sameCauseAs()),
+                alert.closedOn().orElse(null),
+                alert.handling().verdict());
     }
 
     private static AlertItem.Answer answer(AlertEntry entry) {

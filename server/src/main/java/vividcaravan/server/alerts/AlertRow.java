@@ -16,8 +16,10 @@ import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.Handling;
 import vividcaravan.core.alert.Others;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.alert.Verdict;
 import vividcaravan.core.axles.Position;
 
 @Entity
@@ -109,6 +111,22 @@ class AlertRow {
 
     Long stepTo;
     Double stepKpa;
+    /** User name of whoever is to deal with it. */
+    String assignee;
+    /** The alert that stands for this one too. */
+    Long sameCauseAs;
+
+    @Enumerated(EnumType.STRING)
+    Verdict verdict;
+
+    /** How it stood before the last act; null where that cannot be taken back. */
+    @Enumerated(EnumType.STRING)
+    AlertState stateBefore;
+
+    Long closedAtBefore;
+    Long shelvedUntilBefore;
+    String assigneeBefore;
+    Long sameCauseAsBefore;
 
     static AlertRow of(Alert alert, long vehicleId, long changeSeq, Instant now) {
         AlertRow row = new AlertRow();
@@ -128,7 +146,28 @@ class AlertRow {
         row.isActive = alert.isActive();
         row.isRunSoft = alert.isRunSoft();
         row.take(alert.evidence());
+        row.take(alert.handling());
         return row;
+    }
+
+    private void take(Handling handling) {
+        assignee = handling.assignee();
+        sameCauseAs = handling.sameCauseAs();
+        verdict = handling.verdict();
+        Handling.Before before = handling.before();
+        stateBefore = before == null ? null : before.state();
+        closedAtBefore = before == null ? null : before.closedAt();
+        shelvedUntilBefore = before == null ? null : before.shelvedUntil();
+        assigneeBefore = before == null ? null : before.assignee();
+        sameCauseAsBefore = before == null ? null : before.sameCauseAs();
+    }
+
+    private Handling handling() {
+        Handling.Before before = stateBefore == null
+                ? null
+                : new Handling.Before(
+                        stateBefore, closedAtBefore, shelvedUntilBefore, assigneeBefore, sameCauseAsBefore);
+        return new Handling(assignee, sameCauseAs, verdict, before);
     }
 
     private void take(Evidence evidence) {
@@ -251,6 +290,7 @@ class AlertRow {
                 isActive,
                 isRunSoft,
                 evidence,
+                handling(),
                 entries);
     }
 }

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -84,7 +85,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "acknowledgeAlert", summary = "Say that somebody has seen it")
     AlertDetail acknowledge(@PathVariable String id, Principal who) {
-        actions.acknowledge(QueryParameters.id("alert", id), who.getName());
+        one(actions.acknowledge(seen(id), who.getName()));
         return get(id);
     }
 
@@ -122,7 +123,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "takeAlertInHand", summary = "Say that somebody deals with it")
     AlertDetail takeInHand(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
-        actions.takeInHand(QueryParameters.id("alert", id), who.getName(), orNull(request.note()));
+        one(actions.takeInHand(seen(id), who.getName(), orNull(request.note())));
         return get(id);
     }
 
@@ -134,12 +135,19 @@ class AlertsController {
             throw Refusal.badRequest("until", "Say until when it is put aside.");
         }
         String reason = orNull(request.reason());
-        actions.shelve(
-                QueryParameters.id("alert", id),
-                who.getName(),
-                reason,
-                request.until().toEpochMilli());
+        one(actions.shelve(seen(id), who.getName(), reason, request.until().toEpochMilli()));
         return get(id);
+    }
+
+    private static List<AlertActions.Seen> seen(String id) {
+        return List.of(new AlertActions.Seen(QueryParameters.id("alert", id), null));
+    }
+
+    /** What is refused to the only one is refused. */
+    private static void one(AlertActions.Outcome outcome) {
+        outcome.refused().values().forEach(refusal -> {
+            throw refusal;
+        });
     }
 
     private static @Nullable String orNull(@Nullable String text) {
@@ -158,7 +166,7 @@ class AlertsController {
                 "reason", request.reason(), Integer.MAX_VALUE, "Closing needs a reason. Say what was found or done.");
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
-        actions.close(QueryParameters.id("alert", id), closure);
+        one(actions.close(seen(id), closure));
         return get(id);
     }
 }

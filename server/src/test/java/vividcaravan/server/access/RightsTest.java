@@ -82,7 +82,14 @@ class RightsTest {
         row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
         row(OWN_NOTES, "noteAlert");
         row(OWN_ANSWERS, "answerAlert");
-        row(HANDLE, "acknowledgeAlert", "closeAlert", "shelveAlert", "takeAlertInHand", "recordAdjustment");
+        row(
+                HANDLE,
+                "acknowledgeAlert",
+                "closeAlert",
+                "shelveAlert",
+                "takeAlertInHand",
+                "actOnAlerts",
+                "recordAdjustment");
         row(HANDLE, "useHandheld", "plantIncident", "endIncident");
         row(SEND, "takeReadings");
         row(MANAGE, "listAccounts", "addAccount", "removeAccount", "assignVehicles", "invite", "withdrawInvitation");

@@ -358,6 +358,7 @@ class LogbookCompletenessTest {
         String second = "/alerts/" + alertOf(other);
         doing("takeAlertInHand", "ALERT_TAKEN_IN_HAND", "POST", second + "/take-in-hand", "{}");
         doing("closeAlert", "ALERT_CLOSED", "POST", second + "/close", "{ \"reason\": \"valve tightened\" }");
+        acts(alert.substring("/alerts/".length()), second.substring("/alerts/".length()));
         List<String> byJudge = door.get("/api/v1/logbook?author=judge&authorKind=JUDGE")
                 .json()
                 .get("items")
@@ -365,6 +366,19 @@ class LogbookCompletenessTest {
                 .map(item -> item.get("kind").asString())
                 .toList();
         assertThat(byJudge).contains("ALERT_RAISED");
+    }
+
+    private void acts(String shelved, String closed) {
+        act("ALERT_REOPENED", "REOPEN", closed, "\"reason\": \"it hisses still\"");
+        act("ALERT_TAKEN_BACK", "TAKE_BACK", closed, "\"reason\": null");
+        act("ALERT_ASSIGNED", "ASSIGN", shelved, "\"assignee\": \"" + author + "\"");
+        act("ALERT_REOPENED", "REOPEN", closed, "\"reason\": \"it hisses still\"");
+        act("ALERT_COUNTED_WITH", "COUNT_WITH", shelved, "\"leading\": \"" + closed + "\"");
+    }
+
+    private void act(String kind, String act, String alert, String more) {
+        String body = "{ \"act\": \"%s\", \"alerts\": [ { \"id\": \"%s\" } ], %s }".formatted(act, alert, more);
+        doing("actOnAlerts", kind, "POST", "/alert-acts", body);
     }
 
     private void workshop() {
