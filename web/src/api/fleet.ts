@@ -303,8 +303,8 @@ export function useSensorExchange() {
   };
 }
 
-/** What people do to alerts; the answer takes the place of what was shown. */
-export function useAlertActions() {
+/** What people say of an alert; the answer takes the place of what was shown. */
+export function useAlertWords() {
   const client = useQueryClient();
 
   function show(detail: AlertDetail): void {
@@ -313,19 +313,6 @@ export function useAlertActions() {
   }
 
   return {
-    async acknowledge(id: string): Promise<void> {
-      show(await answer(http.POST('/api/v1/alerts/{id}/acknowledge', { params: { path: { id } } })));
-    },
-    async takeInHand(id: string, note: string): Promise<void> {
-      show(
-        await answer(
-          http.POST('/api/v1/alerts/{id}/take-in-hand', { params: { path: { id } }, body: { note } }),
-        ),
-      );
-    },
-    async shelve(id: string, how: Schemas['ShelveRequest']): Promise<void> {
-      show(await answer(http.POST('/api/v1/alerts/{id}/shelve', { params: { path: { id } }, body: how })));
-    },
     async note(id: string, note: string): Promise<void> {
       show(
         await answer(http.POST('/api/v1/alerts/{id}/notes', { params: { path: { id } }, body: { note } })),
@@ -337,9 +324,6 @@ export function useAlertActions() {
           http.POST('/api/v1/alerts/{id}/answers', { params: { path: { id } }, body: { answer: said } }),
         ),
       );
-    },
-    async close(id: string, how: Schemas['CloseRequest']): Promise<void> {
-      show(await answer(http.POST('/api/v1/alerts/{id}/close', { params: { path: { id } }, body: how })));
     },
   };
 }

@@ -25,5 +25,7 @@ export function usePeople() {
     }
     return name ?? userName;
   }
-  return { nameOf };
+  /** To whom an alert may be given. */
+  const handlers = computed(() => data.value?.filter((person) => person.handlesAlerts) ?? []);
+  return { nameOf, handlers };
 }

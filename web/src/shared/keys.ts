@@ -24,7 +24,8 @@ export function onKey(key: string, act: () => void): void {
   onKeyStroke(key, (event) => {
     const target = event.target as HTMLElement;
     const isTyping =
-      target.matches('input, textarea, select') || target.closest('[role="dialog"], [role="menu"]');
+      target.matches('input:not([type=checkbox]), textarea, select') ||
+      target.closest('[role="dialog"], [role="menu"]');
     if (isTyping || target.matches('[role="img"]') || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     act();

@@ -1,41 +1,50 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import type { Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
+import { usePeople } from '@/api/people';
+import AlertButtons from './AlertButtons.vue';
 
-/** What this person may do to an alert. */
-const props = defineProps<{ item: AlertItem; isRunSoft: boolean; mayHandle: boolean; trouble: string }>();
-const emit = defineEmits<{ acknowledge: []; takeInHand: []; shelve: []; close: [] }>();
+/** What this person may do to an alert, and to those that stand behind it. */
+const props = defineProps<{
+  item: AlertItem;
+  behind: AlertItem[];
+  hasKeys: boolean;
+  isRunSoft: boolean;
+  mayHandle: boolean;
+  trouble: string;
+}>();
+const emit = defineEmits<{ act: [what: Act] }>();
 
-const isFresh = (item: AlertItem) => item.state === 'NEW' || item.state === 'ACKNOWLEDGED';
+const { nameOf } = usePeople();
+const isFresh = computed(() => props.item.state === 'NEW' || props.item.state === 'ACKNOWLEDGED');
 /** Why it is not to be put aside, if it is not. */
-const held = (item: AlertItem) =>
-  item.urgency === 'STOP_NOW'
+const held = computed(() =>
+  props.item.urgency === 'STOP_NOW'
     ? 'Stop now cannot be put aside.'
     : props.isRunSoft
       ? 'A tyre that was run soft cannot be put aside: it is inspected off the vehicle, or scrapped.'
-      : '';
+      : '',
+);
 </script>
 
 <template>
-  <div v-if="item.state !== 'CLOSED'">
-    <div v-if="mayHandle" class="flex flex-wrap gap-2">
-      <button
-        v-if="item.state === 'NEW'"
-        type="button"
-        class="button button-main"
-        @click="emit('acknowledge')"
-      >
-        Acknowledge <kbd class="key ml-1">A</kbd>
-      </button>
-      <button v-if="isFresh(item)" type="button" class="button" @click="emit('takeInHand')">
-        Take in hand <kbd class="key ml-1">T</kbd>
-      </button>
-      <button v-if="isFresh(item) && !held(item)" type="button" class="button" @click="emit('shelve')">
-        Put aside <kbd class="key ml-1">H</kbd>
-      </button>
-      <button type="button" class="button" @click="emit('close')">Close <kbd class="key ml-1">C</kbd></button>
-    </div>
-    <p v-else class="text-quiet">Your role reads alerts; a manager or technician handles them.</p>
-    <p v-if="mayHandle && isFresh(item) && held(item)" class="mt-2 text-quiet">{{ held(item) }}</p>
+  <div>
+    <AlertButtons
+      v-if="mayHandle"
+      :alerts="[item, ...behind]"
+      :is-held="Boolean(held)"
+      :has-keys="hasKeys"
+      @act="emit('act', $event)"
+    />
+    <p v-else-if="item.state !== 'CLOSED'" class="text-quiet">
+      Your role reads alerts; a manager or technician handles them.
+    </p>
+    <p v-if="item.assignee" class="mt-2">{{ nameOf(item.assignee) }} deals with it.</p>
+    <p v-if="behind.length" class="mt-2">
+      It stands for {{ behind.length }} more of the same cause; what is done to it is done to them.
+    </p>
+    <p v-if="mayHandle && isFresh && held" class="mt-2 text-quiet">{{ held }}</p>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
   </div>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue';
-import { useAlertActions } from '@/api/fleet';
+import { useAlertWords } from '@/api/fleet';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** Writes a note into the alert's record. */
 const props = defineProps<{ alertId: string }>();
 
-const actions = useAlertActions();
+const words = useAlertWords();
 const text = ref('');
 const { trouble, isBusy, attempt } = useAttempt();
 const field = useTemplateRef<HTMLTextAreaElement>('field');
@@ -14,7 +14,7 @@ defineExpose({ focus: () => field.value?.focus() });
 
 const write = () =>
   attempt(async () => {
-    await actions.note(props.alertId, text.value);
+    await words.note(props.alertId, text.value);
     text.value = '';
   });
 </script>

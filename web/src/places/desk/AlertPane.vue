@@ -2,6 +2,8 @@
 import { useMediaQuery, useWindowSize } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
+import type { Act } from '@/api/alertActs';
+import type { AlertItem } from '@/api/live';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
@@ -12,6 +14,7 @@ import { useClock } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { alertStateWords, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
+import { wordsOf } from '@/shared/vocabulary';
 import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
@@ -29,9 +32,13 @@ const props = defineProps<{
   vehicle: VehicleItem | undefined;
   mayHandle: boolean;
   mayNote: boolean;
+  /** What it stands for beside itself. */
+  behind: AlertItem[];
+  /** Whether keys are for it, and not for others that are chosen. */
+  hasKeys: boolean;
   trouble: string;
 }>();
-const emit = defineEmits<{ acknowledge: []; takeInHand: []; shelve: []; close: [] }>();
+const emit = defineEmits<{ act: [what: Act]; takeBack: [] }>();
 
 const units = useUnits();
 const { isDriver } = useSession();
@@ -107,7 +114,9 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         }}</span>
         <span class="text-quiet">
           opened <span class="figure">{{ at(item.openedAt) }}</span>, {{ alertStateWords(item.state)
-          }}<template v-if="detail.shelvedUntil"> until {{ at(detail.shelvedUntil) }}</template>
+          }}<template v-if="detail.shelvedUntil"> until {{ at(detail.shelvedUntil) }}</template
+          ><template v-if="item.closedOn">, {{ wordsOf('closedOn', item.closedOn) }}</template
+          ><template v-if="item.verdict">; {{ wordsOf('verdicts', item.verdict) }}</template>
         </span>
       </p>
       <h2 ref="heading" tabindex="-1" class="mt-1 text-[21px] leading-tight text-balance">
@@ -123,13 +132,12 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
       <AlertHandling
         class="mt-3 xl:hidden"
         :item="item"
+        :behind="behind"
+        :has-keys="hasKeys"
         :is-run-soft="detail.isRunSoft"
         :may-handle="mayHandle"
         :trouble="trouble"
-        @acknowledge="emit('acknowledge')"
-        @take-in-hand="emit('takeInHand')"
-        @shelve="emit('shelve')"
-        @close="emit('close')"
+        @act="emit('act', $event)"
       />
 
       <template v-if="vehicle">
@@ -157,6 +165,20 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         />
       </template>
 
+      <section v-if="behind.length" class="mt-3" aria-labelledby="behind">
+        <h3 id="behind">It stands for these too</h3>
+        <ul class="mt-1 list-disc pl-5">
+          <li v-for="other in behind" :key="other.id">
+            <RouterLink :to="{ name: 'desk', params: { id: other.id } }">{{ other.summary }}</RouterLink>
+          </li>
+        </ul>
+      </section>
+      <p v-if="item.sameCauseAs" class="mt-3">
+        Counted as one cause with
+        <RouterLink :to="{ name: 'desk', params: { id: item.sameCauseAs } }">another alert</RouterLink>, which
+        stands for it until it gets worse.
+      </p>
+
       <section class="mt-3" aria-labelledby="likely">
         <h3 id="likely">What is likely behind it</h3>
         <ol class="mt-1 list-decimal pl-5">
@@ -176,13 +198,12 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
       <AlertHandling
         class="hidden xl:block"
         :item="item"
+        :behind="behind"
+        :has-keys="hasKeys"
         :is-run-soft="detail.isRunSoft"
         :may-handle="mayHandle"
         :trouble="trouble"
-        @acknowledge="emit('acknowledge')"
-        @take-in-hand="emit('takeInHand')"
-        @shelve="emit('shelve')"
-        @close="emit('close')"
+        @act="emit('act', $event)"
       />
       <SensorExchange
         v-if="detail.exchangeWith && mayHandle"
@@ -200,7 +221,12 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         :limits="detail.limits"
       />
       <AlertNotes v-if="mayNote" ref="notes" class="mt-4 border-t border-rule pt-4" :alert-id="item.id" />
-      <AlertRecord class="mt-4 border-t border-rule pt-4" :record="detail.record" />
+      <AlertRecord
+        class="mt-4 border-t border-rule pt-4"
+        :record="detail.record"
+        :can-be-taken-back="detail.canBeTakenBack && mayHandle"
+        @take-back="emit('takeBack')"
+      />
       <details
         v-if="!isDriver"
         class="mt-3"

@@ -5,14 +5,19 @@ import { useSession } from '@/api/session';
 import { URGENCIES, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { byWeather, needsSomebody } from './queue';
-import QueueLine from './QueueLine.vue';
+import QueueRow from './QueueRow.vue';
 
 /** What is open, grouped by what is to be done. */
 const props = defineProps<{
   alerts: AlertItem[];
+  /** What stands behind an alert of the queue, by its identity. */
+  behind: Map<string, AlertItem[]>;
   chosen: string | undefined;
+  mayChoose: boolean;
   depotOf: (vehicle: string) => string | null | undefined;
 }>();
+
+const checked = defineModel<Set<string>>('checked', { required: true });
 
 const { isDriver } = useSession();
 /** Whoever called reads on what to do, where it stood before. */
@@ -24,6 +29,27 @@ const groups = computed(() =>
     return { urgency, count: all.length, ...byWeather(all, props.depotOf) };
   }).filter((group) => group.count),
 );
+/** Every line in the order in which it stands. */
+const lines = computed(() => [
+  ...calls.value,
+  ...groups.value.flatMap((group) => [...group.alerts, ...group.cold.flatMap((place) => place.alerts)]),
+]);
+let last: string | undefined;
+
+/** Chooses one or lets it go; with Shift all from the last one to it. */
+function choose(id: string, isRange: boolean): void {
+  const next = new Set(checked.value);
+  const isIn = !next.has(id);
+  const ids = lines.value.map((alert) => alert.id);
+  const [from, to] = [ids.indexOf(isRange && last ? last : id), ids.indexOf(id)];
+  for (const one of ids.slice(Math.min(from, to), Math.max(from, to) + 1)) {
+    if (isIn) next.add(one);
+    else next.delete(one);
+  }
+  last = id;
+  checked.value = next;
+}
+defineExpose({ choose });
 </script>
 
 <template>
@@ -33,7 +59,14 @@ const groups = computed(() =>
     </h2>
     <ul>
       <li v-for="alert in calls" :key="alert.id" class="border-t border-rule last:border-b">
-        <QueueLine :alert="alert" :is-chosen="chosen === alert.id" />
+        <QueueRow
+          :alert="alert"
+          :is-chosen="chosen === alert.id"
+          :behind="behind.get(alert.id)?.length ?? 0"
+          :may-choose="mayChoose"
+          :is-checked="checked.has(alert.id)"
+          @choose="choose(alert.id, $event)"
+        />
       </li>
     </ul>
   </section>
@@ -43,7 +76,14 @@ const groups = computed(() =>
     </h2>
     <ul>
       <li v-for="alert in group.alerts" :key="alert.id" class="border-t border-rule last:border-b">
-        <QueueLine :alert="alert" :is-chosen="chosen === alert.id" />
+        <QueueRow
+          :alert="alert"
+          :is-chosen="chosen === alert.id"
+          :behind="behind.get(alert.id)?.length ?? 0"
+          :may-choose="mayChoose"
+          :is-checked="checked.has(alert.id)"
+          @choose="choose(alert.id, $event)"
+        />
       </li>
       <li v-for="place in group.cold" :key="place.depot" class="border-t border-rule last:border-b">
         <details :open="place.alerts.some((alert) => alert.id === chosen)">
@@ -54,7 +94,14 @@ const groups = computed(() =>
           </summary>
           <ul>
             <li v-for="alert in place.alerts" :key="alert.id" class="border-t border-rule">
-              <QueueLine :alert="alert" :is-chosen="chosen === alert.id" />
+              <QueueRow
+                :alert="alert"
+                :is-chosen="chosen === alert.id"
+                :behind="behind.get(alert.id)?.length ?? 0"
+                :may-choose="mayChoose"
+                :is-checked="checked.has(alert.id)"
+                @choose="choose(alert.id, $event)"
+              />
             </li>
           </ul>
         </details>

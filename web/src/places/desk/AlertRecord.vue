@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import type { Schemas } from '@/api/client';
 import { useClock } from '@/shared/time';
 import { kindWords, urgencyWords } from '@/shared/urgency';
 import { usePeople } from '@/api/people';
 
 /** What became of an alert so far, the latest first. */
-defineProps<{ record: Schemas['AlertDetail']['record'] }>();
+const props = defineProps<{ record: Schemas['AlertDetail']['record']; canBeTakenBack: boolean }>();
+const emit = defineEmits<{ takeBack: [] }>();
 
 const { nameOf } = usePeople();
 const { at } = useClock();
@@ -19,6 +21,11 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   TAKEN_IN_HAND: 'taken in hand',
   SHELVED: 'put aside',
   UNSHELVED: 'its time aside is over',
+  ASSIGNED: 'given',
+  COUNTED_WITH: 'counted as one cause',
+  STANDS_ALONE: 'stands alone again',
+  REOPENED: 'opened again',
+  TAKEN_BACK: 'the last step taken back',
   NOTED: 'note',
   DRIVER_STOPPED: 'told from beside the vehicle',
   DRIVER_LOOKED: 'told from beside the vehicle',
@@ -27,6 +34,15 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   CLOSED: 'closed',
   WITHDRAWN: 'withdrawn',
 };
+/** What is only said changes nothing, so that what was done before can still be taken back. */
+const SAYING: Schemas['Entry']['change'][] = [
+  'NOTED',
+  'DRIVER_STOPPED',
+  'DRIVER_LOOKED',
+  'DRIVER_NEEDS_HELP',
+];
+const latest = computed(() => [...props.record].reverse());
+const lastDone = computed(() => latest.value.find((entry) => !SAYING.includes(entry.change)));
 const STEPS: Schemas['Entry']['change'][] = ['OPENED', 'GREW', 'RETURNED'];
 </script>
 
@@ -34,14 +50,22 @@ const STEPS: Schemas['Entry']['change'][] = ['OPENED', 'GREW', 'RETURNED'];
   <section>
     <h3>So far</h3>
     <ol class="mt-1 grid gap-1">
-      <li v-for="(entry, i) in [...record].reverse()" :key="i" class="grid grid-cols-[auto_1fr] gap-x-2.5">
+      <li v-for="(entry, i) in latest" :key="i" class="grid grid-cols-[auto_1fr] gap-x-2.5">
         <span class="figure text-quiet">{{ at(entry.at) }}</span>
         <span>
           {{ CHANGES[entry.change]
           }}<template v-if="STEPS.includes(entry.change)"
             >: {{ kindWords(entry.kind) }}, {{ urgencyWords(entry.urgency).toLowerCase() }}</template
           ><template v-if="entry.who"> by {{ nameOf(entry.who) }}</template
-          ><span v-if="entry.note" class="block text-quiet">{{ entry.note }}</span>
+          ><span v-if="entry.note" class="block text-quiet">{{ entry.note }}</span
+          ><button
+            v-if="canBeTakenBack && entry === lastDone"
+            type="button"
+            class="link block"
+            @click="emit('takeBack')"
+          >
+            Take this back
+          </button>
         </span>
       </li>
     </ol>

@@ -1,18 +1,29 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { useAlertActions, type AlertDetail } from '@/api/fleet';
+import type { ActMore } from '@/api/alertActs';
+import type { Schemas } from '@/api/client';
 import AppDialog from '@/shared/AppDialog.vue';
-import { useAttempt } from '@/shared/useAttempt';
 
 /** Closing without proof by readings needs a reason, and a name where the tyre was run soft. */
-const props = defineProps<{ isOpen: boolean; detail: AlertDetail }>();
-const emit = defineEmits<{ done: [] }>();
+const props = defineProps<{
+  isOpen: boolean;
+  count: number;
+  isRunSoft: boolean;
+  trouble: string;
+  isBusy: boolean;
+}>();
+const emit = defineEmits<{ go: [more: ActMore]; done: [] }>();
 
-const actions = useAlertActions();
+type Verdict = NonNullable<Schemas['ActRequest']['verdict']>;
+const VERDICTS: [Verdict, string][] = [
+  ['RIGHT', 'It was right'],
+  ['NOT_WORTH_IT', 'Right, but not worth it'],
+  ['NOTHING_FOUND', 'Nothing was found'],
+];
 const reason = ref('');
 const inspectedBy = ref('');
 const isScrapped = ref(false);
-const { trouble, isBusy, attempt } = useAttempt();
+const verdict = ref<Verdict>();
 
 watch(
   () => props.isOpen,
@@ -20,37 +31,56 @@ watch(
     reason.value = '';
     inspectedBy.value = '';
     isScrapped.value = false;
-    trouble.value = '';
+    verdict.value = undefined;
   },
 );
 
 const isReady = computed(
-  () => reason.value.trim() && (!props.detail.isRunSoft || inspectedBy.value.trim() || isScrapped.value),
+  () => reason.value.trim() && (!props.isRunSoft || inspectedBy.value.trim() || isScrapped.value),
 );
 
 const close = () =>
-  attempt(async () => {
-    await actions.close(props.detail.item.id, {
-      reason: reason.value,
-      inspectedBy: inspectedBy.value.trim() || null,
-      isScrapped: isScrapped.value,
-    });
-    emit('done');
+  emit('go', {
+    reason: reason.value,
+    inspectedBy: inspectedBy.value.trim() || null,
+    isScrapped: isScrapped.value,
+    verdict: verdict.value ?? null,
   });
 </script>
 
 <template>
-  <AppDialog :is-open="isOpen" title="Close this alert" @close="emit('done')">
+  <AppDialog
+    :is-open="isOpen"
+    :title="count > 1 ? `Close ${count} alerts` : 'Close this alert'"
+    @close="emit('done')"
+  >
     <form class="mt-3 grid gap-4" @submit.prevent="close">
       <p class="text-quiet">
         It closes by itself once the readings prove that all is well. Close it by hand when you know more than
-        they do; it stays in the record with your name.
+        they do; it stays in the record with your name, and as closed without proof.
       </p>
       <label>
         What was found or done?
         <textarea v-model="reason" class="field mt-1" rows="3" maxlength="1000" required></textarea>
       </label>
-      <fieldset v-if="detail.isRunSoft" class="grid gap-3 border-l-3 border-stop pl-3">
+      <div role="radiogroup" aria-labelledby="verdict">
+        <p id="verdict">Was the alert right?</p>
+        <div class="mt-1 flex flex-wrap gap-2">
+          <button
+            v-for="[value, words] in VERDICTS"
+            :key="value"
+            type="button"
+            role="radio"
+            class="button"
+            :class="{ 'button-main': verdict === value }"
+            :aria-checked="verdict === value"
+            @click="verdict = verdict === value ? undefined : value"
+          >
+            {{ words }}
+          </button>
+        </div>
+      </div>
+      <fieldset v-if="isRunSoft" class="grid gap-3 border-l-3 border-stop pl-3">
         <legend class="spoken">A tyre that was run soft</legend>
         <p>
           This tyre was at 80&nbsp;% of its target or less. Only an inspection off the vehicle by a trained

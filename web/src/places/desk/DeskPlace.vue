@@ -2,19 +2,25 @@
 import { useMediaQuery } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { useAlert, useAlertActions, useAlerts, useVehicle, useVehicles } from '@/api/fleet';
+import { lastAct, type Act } from '@/api/alertActs';
+import type { AlertItem } from '@/api/live';
+import { useAlert, useAlerts, useVehicle, useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
+import ChosenBar from './ChosenBar.vue';
 import CloseDialog from './CloseDialog.vue';
 import DriverNow from './DriverNow.vue';
 import FirstSteps from './FirstSteps.vue';
+import GiveDialog from './GiveDialog.vue';
 import QueueFilters from './QueueFilters.vue';
+import ReopenDialog from './ReopenDialog.vue';
 import ShelveDialog from './ShelveDialog.vue';
+import TakeBackNote from './TakeBackNote.vue';
 import { isBeginning } from './firstSteps';
-import { inOrder, NO_FILTER, passes } from './queue';
+import { byCause, inOrder, NO_FILTER, passes } from './queue';
+import { useDeskActs } from './useDeskActs';
 import { onKey, useKeys } from '@/shared/keys';
-import { useAttempt } from '@/shared/useAttempt';
 
 /** What needs me now, and what do I say? */
 const props = defineProps<{ id?: string }>();
@@ -23,7 +29,6 @@ const router = useRouter();
 const { isDriver, mayHandleAlerts } = useSession();
 const { data: alerts, isPending, error } = useAlerts();
 const { data: vehicles } = useVehicles();
-const actions = useAlertActions();
 
 const filter = ref({ ...NO_FILTER });
 const depotOf = computed(() => new Map(vehicles.value?.items.map((vehicle) => [vehicle.ref, vehicle.depot])));
@@ -35,15 +40,17 @@ const isLeading = computed(
   () => !props.id && !isDriver.value && !alerts.value?.length && isBeginning(vehicles.value?.items ?? []),
 );
 const everything = computed(() => inOrder(alerts.value ?? []));
-const queue = computed(() =>
+const passing = computed(() =>
   everything.value.filter((alert) => passes(alert, filter.value, depotOf.value.get(alert.vehicle ?? ''))),
 );
+const folded = computed(() => byCause(passing.value));
+const queue = computed(() => folded.value.alerts);
 /** Without a choice the most urgent is shown, and stays while others come and go above it. */
 const shownId = ref<string>();
 watch(
-  [() => props.id, queue],
+  [() => props.id, passing],
   () => {
-    const isShownOpen = queue.value.some((alert) => alert.id === shownId.value);
+    const isShownOpen = passing.value.some((alert) => alert.id === shownId.value);
     shownId.value = props.id || (isShownOpen ? shownId.value : queue.value[0]?.id);
   },
   { immediate: true },
@@ -66,40 +73,32 @@ watch(
   },
 );
 
-const isClosing = ref(false);
-const isShelving = ref(false);
-const { trouble, attempt: attemptIt } = useAttempt();
-watch(shownId, () => (trouble.value = ''));
+const checked = ref(new Set<string>());
+/** What left the queue is chosen no more. */
+const chosen = computed(() => queue.value.filter((alert) => checked.value.has(alert.id)));
+const withBehind = (alerts: AlertItem[]) =>
+  alerts.flatMap((alert) => [alert, ...(folded.value.behind.get(alert.id) ?? [])]);
+const shown = computed(() => (detail.value ? [detail.value.item] : []));
+/** What an act is meant for: what is chosen, otherwise what is shown. */
+const meant = computed(() => withBehind(chosen.value.length ? chosen.value : shown.value));
+const { asking, asked, trouble, isBusy, begin, go, takeBack } = useDeskActs(
+  () => meant.value,
+  () => mayHandleAlerts.value,
+);
+const isAlone = computed(() => asked.value.length === 1 && asked.value[0]?.id === detail.value?.item.id);
 
 /** A dialog gives the focus back; where the row it came from has left the queue, it would land in some field. */
-watch([isClosing, isShelving], (areOpen) => {
-  if (areOpen.some(Boolean)) return;
+watch(asking, (isOpen) => {
+  if (isOpen) return;
   setTimeout(() => {
-    const isAtHome = document.activeElement?.matches('button, [data-alert]');
+    const isAtHome = document.activeElement?.matches('button, [data-alert], [type=checkbox]');
     if (!isAtHome) pane.value?.focusHeading();
   });
 });
 
-async function attempt(work: () => Promise<void>): Promise<void> {
-  if (mayHandleAlerts.value) await attemptIt(work);
-}
-
-const isFresh = computed(() => ['NEW', 'ACKNOWLEDGED'].includes(detail.value?.item.state ?? ''));
-
-async function acknowledge(): Promise<void> {
-  const { item } = detail.value ?? {};
-  if (item?.state === 'NEW') await attempt(() => actions.acknowledge(item.id));
-}
-
-async function takeInHand(): Promise<void> {
-  const { item } = detail.value ?? {};
-  if (item && isFresh.value) await attempt(() => actions.takeInHand(item.id, ''));
-}
-
-function shelve(): void {
-  const { item } = detail.value ?? {};
-  isShelving.value =
-    mayHandleAlerts.value && isFresh.value && item?.urgency !== 'STOP_NOW' && !detail.value?.isRunSoft;
+/** From the alert's own buttons it is for that alert, whatever is chosen in the queue. */
+function act(what: Act): Promise<void> {
+  return begin(what, withBehind(shown.value));
 }
 
 async function step(by: number): Promise<void> {
@@ -113,17 +112,34 @@ async function step(by: number): Promise<void> {
 
 onKey('ArrowDown', () => void step(1));
 onKey('ArrowUp', () => void step(-1));
-onKey('a', () => void acknowledge());
-onKey('t', () => void takeInHand());
-onKey('h', shelve);
+const list = useTemplateRef('list');
+onKey('a', () => void begin('ACKNOWLEDGE'));
+onKey('t', () => void begin('TAKE_IN_HAND'));
+onKey('g', () => void begin('ASSIGN'));
+onKey('h', () => void begin('SHELVE'));
+onKey('m', () => void begin('COUNT_WITH'));
+onKey('s', () => void begin('STAND_ALONE'));
+onKey('o', () => void begin('REOPEN'));
+onKey('x', () => {
+  if (mayHandleAlerts.value && shownId.value) list.value?.choose(shownId.value, false);
+});
+onKey('u', () => {
+  if (lastAct.value) void takeBack(lastAct.value.alerts);
+});
 onKey('n', () => pane.value?.focusNote());
 onKey('f', () => filters.value?.focus());
-onKey('c', () => (isClosing.value = Boolean(detail.value && mayHandleAlerts.value)));
+onKey('c', () => void begin('CLOSE'));
 useKeys('The Desk', [
   ['↑ ↓', 'the alert above or below'],
   ['A', 'acknowledge: I have seen it'],
   ['T', 'take in hand: I deal with it'],
+  ['G', 'give to somebody'],
   ['H', 'put aside for a while, with a reason'],
+  ['X', 'choose it with others; then a key is for all of them'],
+  ['M', 'count those chosen as one cause'],
+  ['S', 'let it stand alone again'],
+  ['U', 'take back what was done last'],
+  ['O', 'open again what is closed'],
   ['N', 'write a note'],
   ['C', 'close, with a reason'],
   ['F', 'narrow the queue'],
@@ -152,10 +168,10 @@ useKeys('The Desk', [
     </p>
   </div>
 
-  <div v-else class="grid min-h-0 grow lg:grid-cols-[370px_1fr]">
+  <div v-else class="grid min-h-0 grow lg:grid-cols-[380px_1fr]">
     <nav
       aria-label="What is open"
-      class="border-rule lg:sticky lg:top-0 lg:max-h-screen lg:overflow-y-auto lg:border-r"
+      class="border-rule lg:sticky lg:top-0 lg:max-h-[calc(100vh-45px)] lg:overflow-y-auto lg:border-r"
       :class="{ 'hidden lg:block': id }"
     >
       <DriverNow v-if="isDriver" class="lg:hidden" :alert="everything[0]" :is-parked="isFirstParked" />
@@ -164,9 +180,24 @@ useKeys('The Desk', [
         ref="filters"
         v-model="filter"
         :depots="depots"
-        :hidden="everything.length - queue.length"
+        :hidden="everything.length - passing.length"
       />
-      <AlertQueue :alerts="queue" :chosen="shownId" :depot-of="(ref) => depotOf.get(ref)" />
+      <AlertQueue
+        ref="list"
+        v-model:checked="checked"
+        :alerts="queue"
+        :behind="folded.behind"
+        :chosen="shownId"
+        :may-choose="mayHandleAlerts"
+        :depot-of="(ref) => depotOf.get(ref)"
+      />
+      <ChosenBar
+        v-if="chosen.length"
+        :alerts="withBehind(chosen)"
+        :trouble="trouble"
+        @act="begin"
+        @none="checked = new Set()"
+      />
       <p v-if="!queue.length" class="p-5 text-quiet">
         {{ everything.length ? 'Nothing here fits what you chose.' : 'Nothing is open.' }}
         <button v-if="everything.length" type="button" class="link" @click="filter = { ...NO_FILTER }">
@@ -185,15 +216,47 @@ useKeys('The Desk', [
         :vehicle="vehicle"
         :may-handle="mayHandleAlerts"
         :may-note="mayHandleAlerts || isDriver"
-        :trouble="trouble"
-        @acknowledge="acknowledge"
-        @take-in-hand="takeInHand"
-        @shelve="shelve"
-        @close="isClosing = true"
+        :behind="folded.behind.get(detail.item.id) ?? []"
+        :has-keys="!chosen.length"
+        :trouble="chosen.length ? '' : trouble"
+        @act="act"
+        @take-back="takeBack([detail.item])"
       />
     </div>
   </div>
 
-  <CloseDialog v-if="detail" :is-open="isClosing" :detail="detail" @done="isClosing = false" />
-  <ShelveDialog v-if="detail" :is-open="isShelving" :detail="detail" @done="isShelving = false" />
+  <CloseDialog
+    :is-open="asking === 'CLOSE'"
+    :count="asked.length"
+    :is-run-soft="isAlone && Boolean(detail?.isRunSoft)"
+    :trouble="trouble"
+    :is-busy="isBusy"
+    @go="go"
+    @done="asking = undefined"
+  />
+  <ShelveDialog
+    :is-open="asking === 'SHELVE'"
+    :count="asked.length"
+    :trouble="trouble"
+    :is-busy="isBusy"
+    @go="go"
+    @done="asking = undefined"
+  />
+  <GiveDialog
+    :is-open="asking === 'ASSIGN'"
+    :count="asked.length"
+    :assignee="isAlone ? detail?.item.assignee : null"
+    :trouble="trouble"
+    :is-busy="isBusy"
+    @go="go"
+    @done="asking = undefined"
+  />
+  <ReopenDialog
+    :is-open="asking === 'REOPEN'"
+    :trouble="trouble"
+    :is-busy="isBusy"
+    @go="go"
+    @done="asking = undefined"
+  />
+  <TakeBackNote v-if="mayHandleAlerts" @take-back="takeBack" />
 </template>

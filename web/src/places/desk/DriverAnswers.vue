@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useAlertActions } from '@/api/fleet';
+import { useAlertWords } from '@/api/fleet';
 import type { Schemas } from '@/api/client';
 import type { AlertItem } from '@/api/live';
 import { useSession } from '@/api/session';
@@ -18,7 +18,7 @@ const LOOKED: [Answer, string][] = [
   ['CANNOT_SEE', 'I cannot see it'],
 ];
 
-const actions = useAlertActions();
+const actions = useAlertWords();
 const { account } = useSession();
 const { at } = useClock();
 const { trouble, isBusy, attempt } = useAttempt();

@@ -1,18 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { useAlertActions, type AlertDetail } from '@/api/fleet';
+import type { ActMore } from '@/api/alertActs';
 import AppDialog from '@/shared/AppDialog.vue';
 import { clock } from '@/shared/time';
-import { useAttempt } from '@/shared/useAttempt';
 
 /** Putting an alert aside needs a reason and an end; then it calls again. */
-const props = defineProps<{ isOpen: boolean; detail: AlertDetail }>();
-const emit = defineEmits<{ done: [] }>();
+const props = defineProps<{ isOpen: boolean; count: number; trouble: string; isBusy: boolean }>();
+const emit = defineEmits<{ go: [more: ActMore]; done: [] }>();
 
-const actions = useAlertActions();
 const reason = ref('');
 const hours = ref(8);
-const { trouble, isBusy, attempt } = useAttempt();
 const ENDS: [number, string][] = [
   [2, 'two hours'],
   [8, 'eight hours, a shift'],
@@ -26,21 +23,20 @@ watch(
   () => {
     reason.value = '';
     hours.value = 8;
-    trouble.value = '';
   },
 );
 
 const until = computed(() => new Date(Date.now() + hours.value * 3_600_000));
 
-const shelve = () =>
-  attempt(async () => {
-    await actions.shelve(props.detail.item.id, { reason: reason.value, until: until.value.toISOString() });
-    emit('done');
-  });
+const shelve = () => emit('go', { reason: reason.value, until: until.value.toISOString() });
 </script>
 
 <template>
-  <AppDialog :is-open="isOpen" title="Put this alert aside" @close="emit('done')">
+  <AppDialog
+    :is-open="isOpen"
+    :title="count > 1 ? `Put ${count} alerts aside` : 'Put this alert aside'"
+    @close="emit('done')"
+  >
     <form class="mt-3 grid gap-4" @submit.prevent="shelve">
       <p class="text-quiet">
         It leaves the queue and calls again when the time is over, or at once if it grows more urgent.

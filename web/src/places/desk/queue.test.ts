@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { AlertItem } from '@/api/live';
 import { NBSP } from '@/shared/units';
-import { byWeather, fuse, inOrder, NO_FILTER, passes } from './queue';
+import { byCause, byWeather, fits, fuse, inOrder, NO_FILTER, passes } from './queue';
 
 function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
   return {
@@ -16,6 +16,7 @@ function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
     history: [{ at: '2026-11-20T06:00:00Z', kind: 'UNDER_PRESSURE', urgency: 'BEFORE_NEXT_TRIP' }],
     summary: '',
     advice: '',
+    version: 1,
     ...more,
   };
 }
@@ -96,5 +97,43 @@ describe('a filter', () => {
 
   it('never hides a stop now', () => {
     expect(passes(stop, { text: 'nothing like it', depot: 'High Tarn', show: 'NEW' }, 'Larkmoor')).toBe(true);
+  });
+});
+
+describe('alerts of one cause', () => {
+  it('stand behind the one that is counted for them, over several steps', () => {
+    const first = alert('first', { urgency: 'NEXT_STOP' });
+    const { alerts, behind } = byCause([
+      first,
+      alert('second', { sameCauseAs: 'first' }),
+      alert('third', { sameCauseAs: 'second' }),
+      alert('alone'),
+    ]);
+    expect(alerts.map((a) => a.id)).toEqual(['first', 'alone']);
+    expect(behind.get('first')?.map((a) => a.id)).toEqual(['second', 'third']);
+  });
+
+  it('stand by themselves where the other is not there, and where they say stop now', () => {
+    const { alerts, behind } = byCause([
+      alert('orphan', { sameCauseAs: 'closed' }),
+      alert('stop', { urgency: 'STOP_NOW' }),
+      alert('stop too', { urgency: 'STOP_NOW', sameCauseAs: 'stop' }),
+    ]);
+    expect(alerts).toHaveLength(3);
+    expect(behind.size).toBe(0);
+  });
+});
+
+describe('what may be done to an alert', () => {
+  it('goes by its state, and a stop now is not put aside', () => {
+    expect(fits('ACKNOWLEDGE', alert('a'))).toBe(true);
+    expect(fits('ACKNOWLEDGE', alert('a', { state: 'IN_HAND' }))).toBe(false);
+    expect(fits('TAKE_IN_HAND', alert('a', { state: 'RECOVERED' }))).toBe(false);
+    expect(fits('SHELVE', alert('a'))).toBe(true);
+    expect(fits('SHELVE', alert('a', { urgency: 'STOP_NOW' }))).toBe(false);
+    expect(fits('CLOSE', alert('a', { state: 'CLOSED' }))).toBe(false);
+    expect(fits('REOPEN', alert('a', { state: 'CLOSED' }))).toBe(true);
+    expect(fits('STAND_ALONE', alert('a'))).toBe(false);
+    expect(fits('STAND_ALONE', alert('a', { sameCauseAs: 'b' }))).toBe(true);
   });
 });

@@ -1,3 +1,4 @@
+import type { Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
 import { span } from '@/shared/time';
 import { rank } from '@/shared/urgency';
@@ -33,6 +34,49 @@ export function byWeather(
 /** Whether a driver asked for help, or sees smoke, and nobody deals with it yet: that goes before what sensors say. */
 export const needsSomebody = (alert: AlertItem) =>
   alert.driver?.isUrgent === true && (alert.state === 'NEW' || alert.state === 'ACKNOWLEDGED');
+
+/** Whether an act makes sense on an alert, as far as its line tells; the server knows more. */
+export function fits(act: Act, alert: AlertItem): boolean {
+  const isOpen = alert.state !== 'CLOSED';
+  switch (act) {
+    case 'ACKNOWLEDGE':
+      return alert.state === 'NEW';
+    case 'TAKE_IN_HAND':
+      return alert.state === 'NEW' || alert.state === 'ACKNOWLEDGED';
+    case 'SHELVE':
+      return fits('TAKE_IN_HAND', alert) && alert.urgency !== 'STOP_NOW';
+    case 'STAND_ALONE':
+      return isOpen && Boolean(alert.sameCauseAs);
+    case 'REOPEN':
+      return !isOpen;
+    default:
+      return isOpen;
+  }
+}
+
+/** An alert that stands for others too, and those others. */
+export interface Folded {
+  /** What stands in the queue by itself. */
+  alerts: AlertItem[];
+  /** What stands behind an alert, by its identity. */
+  behind: Map<string, AlertItem[]>;
+}
+
+/** Takes out of a queue what is counted with another that stands there too. A stop now is never behind anything. */
+export function byCause(alerts: AlertItem[]): Folded {
+  const here = new Map(alerts.map((alert) => [alert.id, alert]));
+  const behind = new Map<string, AlertItem[]>();
+  const leads = (alert: AlertItem): AlertItem => {
+    const leading = alert.sameCauseAs ? here.get(alert.sameCauseAs) : undefined;
+    return !leading || alert.urgency === 'STOP_NOW' ? alert : leads(leading);
+  };
+  for (const alert of alerts) {
+    const leading = leads(alert).id;
+    if (leading !== alert.id) behind.set(leading, [...(behind.get(leading) ?? []), alert]);
+  }
+  const hidden = new Set([...behind.values()].flat());
+  return { alerts: alerts.filter((alert) => !hidden.has(alert)), behind };
+}
 
 /** The order of the queue: who needs somebody, then by instruction, then weather last, then what is new, then what has the least time left, then the oldest. */
 export function inOrder(alerts: AlertItem[]): AlertItem[] {

@@ -3,6 +3,7 @@ import { RouterLink } from 'vue-router';
 import { useAlertsOf } from '@/api/fleet';
 import { useClock } from '@/shared/time';
 import { alertStateWords, kindWords, urgencyWords } from '@/shared/urgency';
+import { wordsOf } from '@/shared/vocabulary';
 import { vStacked } from '@/shared/stacked';
 
 /** What was ever open on this vehicle, the latest first. */
@@ -38,7 +39,12 @@ const { at } = useClock();
           <td>{{ urgencyWords(alert.urgency) }}</td>
           <td>
             {{ alertStateWords(alert.state)
-            }}<template v-if="alert.closedAt"> {{ at(alert.closedAt) }}</template>
+            }}<template v-if="alert.closedAt">
+              {{ at(alert.closedAt)
+              }}<template v-if="alert.closedOn"
+                >, {{ wordsOf('closedOn', alert.closedOn) }}</template
+              ></template
+            >
           </td>
         </tr>
       </tbody>

@@ -3,11 +3,22 @@ package vividcaravan.core.alert;
 /** On the strength of what an alert was closed. */
 public enum ClosedOn {
     /** The readings proved that all is well. */
-    READINGS,
+    READINGS("on proof by readings"),
     /** A tyre that was run soft was inspected off the vehicle by a named person, or scrapped. */
-    INSPECTION,
+    INSPECTION("on an inspection"),
     /** Somebody's word and reason: no proof. */
-    WORD,
+    WORD("without proof"),
     /** The readings belonged to another wheel, or showed that there was nothing. */
-    WITHDRAWN
+    WITHDRAWN("withdrawn");
+
+    private final String words;
+
+    ClosedOn(String words) {
+        this.words = words;
+    }
+
+    /** The same in words, behind that it was closed. */
+    public String words() {
+        return words;
+    }
 }

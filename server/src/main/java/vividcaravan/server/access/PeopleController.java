@@ -19,8 +19,12 @@ class PeopleController {
         this.accounts = accounts;
     }
 
-    /** Somebody whom a record may name, those who left the team among them. */
-    record Person(String userName, String displayName) {}
+    /**
+     * Somebody whom a record may name, those who left the team among them.
+     *
+     * @param handlesAlerts whether an alert may be given to them
+     */
+    record Person(String userName, String displayName, boolean handlesAlerts) {}
 
     record People(List<Person> items) {}
 
@@ -28,8 +32,10 @@ class PeopleController {
     @Operation(operationId = "listPeople", summary = "What the people are called whom records name")
     People list() {
         return new People(accounts.all().stream()
-                .map(Accounts.Member::account)
-                .map(account -> new Person(account.userName(), account.displayName()))
+                .map(member -> new Person(
+                        member.account().userName(),
+                        member.account().displayName(),
+                        member.removedAt() == null && member.account().role().handlesAlerts()))
                 .toList());
     }
 }

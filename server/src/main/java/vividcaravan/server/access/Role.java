@@ -21,4 +21,9 @@ public enum Role {
     public String words() {
         return words;
     }
+
+    /** Whether they deal with alerts. */
+    public boolean handlesAlerts() {
+        return this == MANAGER || this == TECHNICIAN;
+    }
 }

@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.Verdict;
 import vividcaravan.server.access.Accounts;
-import vividcaravan.server.access.Role;
 import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
@@ -163,7 +162,7 @@ class AlertActsController {
             return actions.assign(alerts, who, null, null);
         }
         String name = accounts.find(assignee)
-                .filter(account -> account.role() == Role.MANAGER || account.role() == Role.TECHNICIAN)
+                .filter(account -> account.role().handlesAlerts())
                 .orElseThrow(() -> Refusal.badRequest(
                         "assignee", "\"" + assignee + "\" is no manager or technician of the team. Choose one who is."))
                 .displayName();

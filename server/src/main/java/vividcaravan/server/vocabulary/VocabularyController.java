@@ -10,7 +10,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.alert.Verdict;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.VehicleKind;
@@ -44,6 +46,8 @@ class VocabularyController {
             List<Word> urgencies,
             List<Word> alertKinds,
             List<Word> alertStates,
+            List<Word> closedOn,
+            List<Word> verdicts,
             List<Word> wheelConditions,
             List<Word> vehicleKinds,
             List<Word> vehicleStates,
@@ -64,6 +68,8 @@ class VocabularyController {
                 words(Urgency.values(), Urgency::words),
                 words(AlertKind.values(), AlertKind::words),
                 words(AlertState.values(), AlertState::words),
+                words(ClosedOn.values(), ClosedOn::words),
+                words(Verdict.values(), Verdict::words),
                 words(WheelCondition.values(), WheelCondition::words),
                 words(VehicleKind.values(), VehicleKind::words),
                 words(VehicleState.values(), VehicleState::words),

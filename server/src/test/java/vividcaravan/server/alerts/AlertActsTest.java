@@ -120,8 +120,8 @@ class AlertActsTest {
         List<Future<JsonNode>> answers = new ArrayList<>();
         for (int i = 0; i < 8; i++) {
             String reason = ", \"reason\": \"found by person " + i + "\"";
-            answers.add(
-                    people.submit(() -> act("CLOSE", seen(left, version), reason).json()));
+            answers.add(people.submit(
+                    () -> act("CLOSE", seen(left, version), reason).json()));
         }
         int done = 0;
         for (Future<JsonNode> answer : answers) {
