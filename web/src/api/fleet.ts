@@ -232,6 +232,7 @@ export function takeAlerts(client: QueryClient, alerts: AlertItem[]): void {
   for (const alert of alerts) {
     void client.invalidateQueries({ queryKey: ['alert', alert.id] });
   }
+  void client.invalidateQueries({ queryKey: ['driver page'] });
   for (const vehicle of new Set(alerts.map((alert) => alert.vehicle))) {
     void client.invalidateQueries({ queryKey: ['vehicle', vehicle] });
     void client.invalidateQueries({ queryKey: ['alerts of', vehicle] });
@@ -316,13 +317,6 @@ export function useAlertWords() {
     async note(id: string, note: string): Promise<void> {
       show(
         await answer(http.POST('/api/v1/alerts/{id}/notes', { params: { path: { id } }, body: { note } })),
-      );
-    },
-    async answer(id: string, said: NonNullable<Schemas['AnswerRequest']['answer']>): Promise<void> {
-      show(
-        await answer(
-          http.POST('/api/v1/alerts/{id}/answers', { params: { path: { id } }, body: { answer: said } }),
-        ),
       );
     },
   };

@@ -21,6 +21,7 @@ export function useSession() {
           pressureUnit: 'KPA',
           temperatureUnit: 'CELSIUS',
           theme: 'SYSTEM',
+          language: 'EN',
         },
     ),
   };

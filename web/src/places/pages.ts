@@ -55,6 +55,15 @@ export const OFFICE_PAGES: PlacePage[] = [
     component: () => import('./office/TyreRulesPage.vue'),
   },
   {
+    name: 'alert-health',
+    path: '/office/alert-health',
+    title: 'Alert health',
+    answers: 'Whether the alerts are good for anything, week by week, and what causes most of them.',
+    alsoCalled: 'statistics figures flood chatter precision false alarms worst wheels how good',
+    roles: NOT_DRIVERS,
+    component: () => import('./office/health/AlertHealthPage.vue'),
+  },
+  {
     name: 'logbook',
     path: '/office/logbook',
     title: 'Logbook',

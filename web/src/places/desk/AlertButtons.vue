@@ -36,5 +36,6 @@ const isOffered = (what: Act) =>
         {{ words }} <kbd v-if="hasKeys" class="key ml-1">{{ key }}</kbd>
       </button>
     </template>
+    <slot />
   </div>
 </template>

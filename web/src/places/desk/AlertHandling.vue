@@ -14,7 +14,7 @@ const props = defineProps<{
   mayHandle: boolean;
   trouble: string;
 }>();
-const emit = defineEmits<{ act: [what: Act] }>();
+const emit = defineEmits<{ act: [what: Act]; instruct: [] }>();
 
 const { nameOf } = usePeople();
 const isFresh = computed(() => props.item.state === 'NEW' || props.item.state === 'ACKNOWLEDGED');
@@ -36,7 +36,11 @@ const held = computed(() =>
       :is-held="Boolean(held)"
       :has-keys="hasKeys"
       @act="emit('act', $event)"
-    />
+    >
+      <button v-if="item.state !== 'CLOSED'" type="button" class="button" @click="emit('instruct')">
+        Instruct driver <kbd v-if="hasKeys" class="key ml-1">I</kbd>
+      </button>
+    </AlertButtons>
     <p v-else-if="item.state !== 'CLOSED'" class="text-quiet">
       Your role reads alerts; a manager or technician handles them.
     </p>

@@ -19,8 +19,8 @@ import AlertHandling from './AlertHandling.vue';
 import AlertNotes from './AlertNotes.vue';
 import AlertRecord from './AlertRecord.vue';
 import SensorExchange from './SensorExchange.vue';
-import DriverAnswers from './DriverAnswers.vue';
 import DriverSaid from './DriverSaid.vue';
+import ToldList from './ToldList.vue';
 import SafetyNotes from './SafetyNotes.vue';
 import WheelFigures from './WheelFigures.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
@@ -38,7 +38,7 @@ const props = defineProps<{
   hasKeys: boolean;
   trouble: string;
 }>();
-const emit = defineEmits<{ act: [what: Act]; takeBack: [] }>();
+const emit = defineEmits<{ act: [what: Act]; takeBack: []; instruct: [] }>();
 
 const units = useUnits();
 const { isDriver } = useSession();
@@ -128,7 +128,6 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
 
       <!-- On a narrow screen the column at the right comes last; what can hurt somebody must not, nor must acting. -->
       <SafetyNotes v-if="!isWide" class="max-w-2xl border-l-3 border-stop pl-3" :notes="detail.safety" />
-      <DriverAnswers v-if="isDriver && item.state !== 'CLOSED'" class="mt-4" :alert="item" />
       <AlertHandling
         class="mt-3 xl:hidden"
         :item="item"
@@ -138,6 +137,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         :may-handle="mayHandle"
         :trouble="trouble"
         @act="emit('act', $event)"
+        @instruct="emit('instruct')"
       />
 
       <template v-if="vehicle">
@@ -204,6 +204,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         :may-handle="mayHandle"
         :trouble="trouble"
         @act="emit('act', $event)"
+        @instruct="emit('instruct')"
       />
       <SensorExchange
         v-if="detail.exchangeWith && mayHandle"
@@ -212,6 +213,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
         :detail="detail"
         :other="detail.exchangeWith"
       />
+      <ToldList v-if="!isDriver" class="mt-4 border-t border-rule pt-4" :alert-id="item.id" />
       <SafetyNotes v-if="isWide" :notes="detail.safety" />
 
       <WheelFigures

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { AlertItem } from '@/api/live';
-import { useSession } from '@/api/session';
 import { URGENCIES, urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { byWeather, needsSomebody } from './queue';
@@ -19,13 +18,10 @@ const props = defineProps<{
 
 const checked = defineModel<Set<string>>('checked', { required: true });
 
-const { isDriver } = useSession();
-/** Whoever called reads on what to do, where it stood before. */
-const isCall = (alert: AlertItem) => !isDriver.value && needsSomebody(alert);
-const calls = computed(() => props.alerts.filter(isCall));
+const calls = computed(() => props.alerts.filter(needsSomebody));
 const groups = computed(() =>
   URGENCIES.map((urgency) => {
-    const all = props.alerts.filter((alert) => alert.urgency === urgency && !isCall(alert));
+    const all = props.alerts.filter((alert) => alert.urgency === urgency && !needsSomebody(alert));
     return { urgency, count: all.length, ...byWeather(all, props.depotOf) };
   }).filter((group) => group.count),
 );

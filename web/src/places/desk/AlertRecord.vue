@@ -27,6 +27,8 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   REOPENED: 'opened again',
   TAKEN_BACK: 'the last step taken back',
   NOTED: 'note',
+  INSTRUCTED: 'driver told what to do',
+  DRIVER_READ: 'read',
   DRIVER_STOPPED: 'told from beside the vehicle',
   DRIVER_LOOKED: 'told from beside the vehicle',
   DRIVER_NEEDS_HELP: 'told from beside the vehicle',
@@ -37,6 +39,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
 /** What is only said changes nothing, so that what was done before can still be taken back. */
 const SAYING: Schemas['Entry']['change'][] = [
   'NOTED',
+  'DRIVER_READ',
   'DRIVER_STOPPED',
   'DRIVER_LOOKED',
   'DRIVER_NEEDS_HELP',

@@ -6,13 +6,14 @@ import { lastAct, type Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
 import { useAlert, useAlerts, useVehicle, useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
+import DriverPlace from '../driver/DriverPlace.vue';
 import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
 import ChosenBar from './ChosenBar.vue';
 import CloseDialog from './CloseDialog.vue';
-import DriverNow from './DriverNow.vue';
 import FirstSteps from './FirstSteps.vue';
 import GiveDialog from './GiveDialog.vue';
+import InstructDialog from './InstructDialog.vue';
 import QueueFilters from './QueueFilters.vue';
 import ReopenDialog from './ReopenDialog.vue';
 import ShelveDialog from './ShelveDialog.vue';
@@ -37,7 +38,7 @@ const depots = computed(() =>
 );
 /** Until the first vehicle is in service the Desk leads there. */
 const isLeading = computed(
-  () => !props.id && !isDriver.value && !alerts.value?.length && isBeginning(vehicles.value?.items ?? []),
+  () => !props.id && !alerts.value?.length && isBeginning(vehicles.value?.items ?? []),
 );
 const everything = computed(() => inOrder(alerts.value ?? []));
 const passing = computed(() =>
@@ -57,9 +58,6 @@ watch(
 );
 const { data: detail, error: detailError } = useAlert(shownId);
 const { vehicle } = useVehicle(() => detail.value?.item.vehicle);
-const isFirstParked = computed(() =>
-  Boolean(detail.value?.isParked && detail.value.item.id === everything.value[0]?.id),
-);
 const pane = useTemplateRef('pane');
 const filters = useTemplateRef('filters');
 
@@ -85,11 +83,12 @@ const { asking, asked, trouble, isBusy, begin, go, takeBack } = useDeskActs(
   () => meant.value,
   () => mayHandleAlerts.value,
 );
+const isInstructing = ref(false);
 const isAlone = computed(() => asked.value.length === 1 && asked.value[0]?.id === detail.value?.item.id);
 
 /** A dialog gives the focus back; where the row it came from has left the queue, it would land in some field. */
-watch(asking, (isOpen) => {
-  if (isOpen) return;
+watch([asking, isInstructing], (areOpen) => {
+  if (areOpen.some(Boolean)) return;
   setTimeout(() => {
     const isAtHome = document.activeElement?.matches('button, [data-alert], [type=checkbox]');
     if (!isAtHome) pane.value?.focusHeading();
@@ -116,6 +115,10 @@ const list = useTemplateRef('list');
 onKey('a', () => void begin('ACKNOWLEDGE'));
 onKey('t', () => void begin('TAKE_IN_HAND'));
 onKey('g', () => void begin('ASSIGN'));
+onKey('i', () => {
+  if (mayHandleAlerts.value && detail.value && detail.value.item.state !== 'CLOSED')
+    isInstructing.value = true;
+});
 onKey('h', () => void begin('SHELVE'));
 onKey('m', () => void begin('COUNT_WITH'));
 onKey('s', () => void begin('STAND_ALONE'));
@@ -133,6 +136,7 @@ useKeys('The Desk', [
   ['↑ ↓', 'the alert above or below'],
   ['A', 'acknowledge: I have seen it'],
   ['T', 'take in hand: I deal with it'],
+  ['I', 'instruct the driver'],
   ['G', 'give to somebody'],
   ['H', 'put aside for a while, with a reason'],
   ['X', 'choose it with others; then a key is for all of them'],
@@ -147,8 +151,9 @@ useKeys('The Desk', [
 </script>
 
 <template>
-  <h1 class="spoken">Desk</h1>
-  <p v-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
+  <h1 v-if="!isDriver || id" class="spoken">Desk</h1>
+  <DriverPlace v-if="isDriver && !id" />
+  <p v-else-if="error" role="alert" class="p-8 text-next">{{ error.message }}</p>
   <p v-else-if="isPending" class="p-8 text-quiet">Fetching what is open …</p>
 
   <div v-else-if="isLeading && vehicles" class="mx-auto w-full max-w-3xl px-5 py-8">
@@ -163,20 +168,16 @@ useKeys('The Desk', [
       </p>
       <p class="mt-3"><RouterLink to="/vehicles">See how every vehicle is</RouterLink></p>
     </template>
-    <p v-else-if="isDriver" class="mt-2 text-quiet">
-      No vehicle is assigned to you yet. Ask a manager to let you see the ones you drive.
-    </p>
   </div>
 
-  <div v-else class="grid min-h-0 grow lg:grid-cols-[380px_1fr]">
+  <div v-else class="grid min-h-0 grow" :class="{ 'lg:grid-cols-[380px_1fr]': !isDriver }">
     <nav
+      v-if="!isDriver"
       aria-label="What is open"
       class="border-rule lg:sticky lg:top-0 lg:max-h-[calc(100vh-45px)] lg:overflow-y-auto lg:border-r"
       :class="{ 'hidden lg:block': id }"
     >
-      <DriverNow v-if="isDriver" class="lg:hidden" :alert="everything[0]" :is-parked="isFirstParked" />
       <QueueFilters
-        v-else
         ref="filters"
         v-model="filter"
         :depots="depots"
@@ -221,6 +222,7 @@ useKeys('The Desk', [
         :trouble="chosen.length ? '' : trouble"
         @act="act"
         @take-back="takeBack([detail.item])"
+        @instruct="isInstructing = true"
       />
     </div>
   </div>
@@ -258,5 +260,6 @@ useKeys('The Desk', [
     @go="go"
     @done="asking = undefined"
   />
+  <InstructDialog v-if="detail" :is-open="isInstructing" :alert="detail.item" @done="isInstructing = false" />
   <TakeBackNote v-if="mayHandleAlerts" @take-back="takeBack" />
 </template>

@@ -12,11 +12,16 @@ const { setDepot } = useTargetActions();
 const { trouble, isBusy, attempt } = useAttempt();
 const ZONES = Intl.supportedValuesOf('timeZone');
 const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
-const depot = reactive({ name: '', timeZone: own, altitudeM: 0 as number | null });
+const depot = reactive({ name: '', timeZone: own, altitudeM: 0 as number | null, phone: '' });
 const said = ref('');
 
-function change(known: { name: string; timeZone: string; altitudeM: number }): void {
-  Object.assign(depot, { name: known.name, timeZone: known.timeZone, altitudeM: known.altitudeM });
+function change(known: { name: string; timeZone: string; altitudeM: number; phone?: string | null }): void {
+  Object.assign(depot, {
+    name: known.name,
+    timeZone: known.timeZone,
+    altitudeM: known.altitudeM,
+    phone: known.phone ?? '',
+  });
   said.value = '';
 }
 
@@ -24,7 +29,7 @@ async function store(): Promise<void> {
   const name = depot.name;
   if (await attempt(() => setDepot({ ...depot }))) {
     said.value = `${name} is stored.`;
-    Object.assign(depot, { name: '', timeZone: own, altitudeM: 0 });
+    Object.assign(depot, { name: '', timeZone: own, altitudeM: 0, phone: '' });
   }
 }
 </script>
@@ -39,6 +44,7 @@ async function store(): Promise<void> {
             <th scope="col" class="py-1 font-normal">Name</th>
             <th scope="col" class="font-normal">Time zone</th>
             <th scope="col" class="text-right font-normal">Height, m</th>
+            <th scope="col" class="font-normal">Drivers call</th>
             <th scope="col" class="text-right font-normal">Vehicles</th>
             <th scope="col"><span class="spoken">Change</span></th>
           </tr>
@@ -48,6 +54,7 @@ async function store(): Promise<void> {
             <th scope="row" class="py-1.5 font-medium">{{ one.name }}</th>
             <td>{{ one.timeZone }}</td>
             <td class="figure text-right">{{ Math.round(one.altitudeM) }}</td>
+            <td class="figure">{{ one.phone }}</td>
             <td class="figure text-right">{{ one.vehicles }}</td>
             <td class="text-right">
               <button type="button" class="link" :aria-label="`Change ${one.name}`" @click="change(one)">
@@ -70,6 +77,15 @@ async function store(): Promise<void> {
         </datalist>
       </label>
       <NumberField v-model="depot.altitudeM" class="w-48" label="Height above the sea" unit="m" />
+      <label class="block"
+        >Drivers call
+        <input
+          v-model="depot.phone"
+          type="tel"
+          class="field mt-0.5 block w-48"
+          maxlength="40"
+          autocomplete="off"
+      /></label>
       <button type="submit" class="button" :disabled="isBusy">Store</button>
       <span role="status">{{ said }}</span>
     </form>

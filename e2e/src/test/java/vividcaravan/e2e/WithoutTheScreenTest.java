@@ -137,10 +137,11 @@ class WithoutTheScreenTest extends InBrowser {
         ByEar ear = new ByEar(page);
         page.navigate("/sign-in");
         ear.type("User name", "tansley").type("Password", InOwnFleet.PASSWORD).press("button", "^Sign in");
-        ear.press("button", "^I have stopped").hears("The Desk has it");
-        ear.press("link", "What to mind, and why");
-        assertThat(page.locator("*:focus")).containsText(ref);
-        ear.press("button", "^I need help").hears("The Desk has it");
+        ear.press("button", "^I have stopped").hears("The workshop has your answer");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .containsText("Stop now");
+        assertThat(page.getByText(ref)).isVisible();
+        ear.press("button", "^I need help").hears("The workshop has your answer");
     }
 
     private static void leak(Product product, Trucks trucks) {

@@ -27,7 +27,8 @@ public final class FleetDocumentWriter {
             depots.addObject()
                     .put("name", depot.getKey())
                     .put("timeZone", Larkmoor.TIME_ZONE)
-                    .put("altitudeM", depot.getValue());
+                    .put("altitudeM", depot.getValue())
+                    .put("phone", Larkmoor.PHONES.get(depot.getKey()));
         }
         ArrayNode vehicles = document.putArray("vehicles");
         List<VehiclePlan> plans = Larkmoor.vehicles();

@@ -30,6 +30,10 @@ public final class Larkmoor {
     static final Map<String, Double> DEPOTS =
             new TreeMap<>(Map.of("Larkmoor", 35.0, "Sallow Bridge", 90.0, "High Tarn", 620.0));
 
+    /** Whom drivers of each depot call: numbers that are set aside for invented people. */
+    static final Map<String, String> PHONES =
+            Map.of("Larkmoor", "020 910 0135", "Sallow Bridge", "020 910 0190", "High Tarn", "020 910 0620");
+
     private static final double HOURS_OF_DAY = 24;
 
     private Larkmoor() {}

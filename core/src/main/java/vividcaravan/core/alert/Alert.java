@@ -379,6 +379,33 @@ public record Alert(
     }
 
     /**
+     * This alert after a driver was told what to do; whoever tells them has seen it. What was said cannot be taken back.
+     *
+     * @param words whom, and how it was sent
+     * @throws AlertRefused if it is closed
+     */
+    public Alert instructed(String who, String words, long at) {
+        refuseIfClosed();
+        Next next = new Next();
+        next.state = seenState();
+        return next.with(new AlertEntry(at, AlertEntry.Change.INSTRUCTED, kind, urgency, who, words));
+    }
+
+    /** This alert after {@code who} had the instruction before their eyes; itself where they had it before. */
+    public Alert read(String who, long at) {
+        for (int i = entries.size() - 1; i >= 0; i--) {
+            AlertEntry entry = entries.get(i);
+            if (entry.change() == AlertEntry.Change.DRIVER_READ && who.equals(entry.who())) {
+                return this;
+            }
+            if (entry.change() == AlertEntry.Change.INSTRUCTED) {
+                return new Next().with(new AlertEntry(at, AlertEntry.Change.DRIVER_READ, kind, urgency, who, null));
+            }
+        }
+        return this;
+    }
+
+    /**
      * This alert with what its driver says of it. That settles nothing: the state stays, for somebody at the Desk has to see it.
      *
      * @throws AlertRefused if it is closed

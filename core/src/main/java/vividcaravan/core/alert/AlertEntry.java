@@ -28,6 +28,10 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         REOPENED,
         TAKEN_BACK,
         NOTED,
+        /** A driver was told what to do. */
+        INSTRUCTED,
+        /** The driver has it before their eyes. */
+        DRIVER_READ,
         DRIVER_STOPPED,
         DRIVER_LOOKED,
         DRIVER_NEEDS_HELP,
@@ -52,7 +56,7 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
 
         /** Whether it is only words, which change nothing. */
         public boolean isSaying() {
-            return this == NOTED || isAnswer();
+            return this == NOTED || this == DRIVER_READ || isAnswer();
         }
 
         /** Whether the judge's evidence changed, as against a person's dealing with it. */

@@ -1,5 +1,8 @@
 package vividcaravan.core.alert;
 
+import java.util.Arrays;
+import java.util.Optional;
+
 /**
  * What a driver says of an alert from beside the vehicle: few answers, each one press, since it is given in the cold and from
  * a phone. The words go on behind the driver's name.
@@ -29,6 +32,13 @@ public enum DriverAnswer {
     /** The answer as the Desk reads it. */
     public String words() {
         return words;
+    }
+
+    /** The answer that the Desk reads as {@code words}. */
+    public static Optional<DriverAnswer> find(String words) {
+        return Arrays.stream(values())
+                .filter(answer -> answer.words.equals(words))
+                .findFirst();
     }
 
     /** Whether somebody has to do something at once after an answer of these words, whatever the sensors say. */

@@ -16,6 +16,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.Set;
+import vividcaravan.core.driver.Language;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.TemperatureUnit;
 
@@ -48,6 +49,9 @@ class AccountRow {
     @Enumerated(EnumType.STRING)
     Preferences.Theme theme;
 
+    @Enumerated(EnumType.STRING)
+    Language language = Language.EN;
+
     Instant createdAt;
 
     /** Null where the account was made by hand. */
@@ -63,12 +67,14 @@ class AccountRow {
     Set<Long> vehicleIds = new HashSet<>();
 
     Account account() {
-        return new Account(userName, displayName, role, new Preferences(pressureUnit, temperatureUnit, theme));
+        return new Account(
+                userName, displayName, role, new Preferences(pressureUnit, temperatureUnit, theme, language));
     }
 
     void take(Preferences preferences) {
         pressureUnit = preferences.pressureUnit();
         temperatureUnit = preferences.temperatureUnit();
         theme = preferences.theme();
+        language = preferences.language() == null ? language : preferences.language();
     }
 }

@@ -343,7 +343,8 @@ public class Accounts implements UserDetailsService {
                                 "Temperature",
                                 before.temperatureUnit().symbol(),
                                 preferences.temperatureUnit().symbol())
-                        .with("Colours", words(before.theme()), words(preferences.theme())));
+                        .with("Colours", words(before.theme()), words(preferences.theme()))
+                        .with("Language", before.language().words(), row.language.words()));
             });
         });
     }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -24,12 +25,13 @@ import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.platform.WriteFailed;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.SingleWriter;
 import vividcaravan.server.writer.View;
 
 /** What people do to alerts, to one or to many; each stands or is refused by itself. */
 @Component
-class AlertActions implements Ticking {
+public class AlertActions implements Ticking {
 
     private static final Logger LOG = LoggerFactory.getLogger(AlertActions.class);
 
@@ -69,6 +71,22 @@ class AlertActions implements Ticking {
 
     void note(long id, String who, String note) {
         change(id, alert -> alert.noted(who, note, clock.millis()));
+    }
+
+    /**
+     * Notes that a driver was told what to do.
+     *
+     * @param words whom, and how it was sent
+     * @param also what is written down with it, and what there is to tell of that
+     */
+    public void instruct(long id, String who, String words, Function<Pen, List<Deed>> also) {
+        List<Seen> one = List.of(new Seen(id, null));
+        only(writer.make(view -> decide(view, one, alert -> alert.instructed(who, words, clock.millis()), also)));
+    }
+
+    /** Notes that a driver has the instruction before their eyes. */
+    public void read(long id, String who) {
+        change(id, alert -> alert.read(who, clock.millis()));
     }
 
     void answer(long id, String who, DriverAnswer answer) {
@@ -147,7 +165,11 @@ class AlertActions implements Ticking {
     }
 
     private void change(long id, UnaryOperator<Alert> how) {
-        Outcome outcome = change(List.of(new Seen(id, null)), how);
+        only(change(List.of(new Seen(id, null)), how));
+    }
+
+    /** What is refused to the only one is refused. */
+    static void only(Outcome outcome) {
         outcome.refused.values().forEach(refusal -> {
             throw refusal;
         });
@@ -158,6 +180,11 @@ class AlertActions implements Ticking {
     }
 
     private Decision<Outcome> decide(View view, List<Seen> alerts, UnaryOperator<Alert> how) {
+        return decide(view, alerts, how, pen -> List.of());
+    }
+
+    private Decision<Outcome> decide(
+            View view, List<Seen> alerts, UnaryOperator<Alert> how, Function<Pen, List<Deed>> also) {
         Map<Long, Changed> changed = new LinkedHashMap<>();
         Map<Long, RuntimeException> refused = new LinkedHashMap<>();
         for (Seen seen : alerts) {
@@ -182,6 +209,7 @@ class AlertActions implements Ticking {
                 one.vehicle.book().replace(one.alert);
                 deeds.add(store.saveBy(pen, one.vehicle, one.alert));
             });
+            deeds.addAll(also.apply(pen));
             deeds.subList(1, deeds.size()).forEach(pen::note);
             return new Done<>(outcome, deeds.get(0));
         });

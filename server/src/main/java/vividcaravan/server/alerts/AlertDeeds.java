@@ -100,6 +100,8 @@ final class AlertDeeds {
             case REOPENED -> DeedKind.ALERT_REOPENED;
             case TAKEN_BACK -> DeedKind.ALERT_TAKEN_BACK;
             case NOTED -> DeedKind.ALERT_NOTED;
+            case INSTRUCTED -> DeedKind.ALERT_INSTRUCTED;
+            case DRIVER_READ -> DeedKind.ALERT_READ;
             case DRIVER_STOPPED, DRIVER_LOOKED, DRIVER_NEEDS_HELP -> DeedKind.ALERT_ANSWERED;
             case PROVEN, CLOSED, WITHDRAWN -> DeedKind.ALERT_CLOSED;
         };
@@ -122,6 +124,8 @@ final class AlertDeeds {
             case REOPENED -> "opened " + what + " again";
             case TAKEN_BACK -> "took back the last act on " + what;
             case NOTED -> "wrote a note on " + what;
+            case INSTRUCTED -> "told a driver what to do about " + what;
+            case DRIVER_READ -> "read what to do about " + what;
             case DRIVER_STOPPED -> "has stopped, told of " + what;
             case DRIVER_LOOKED -> "looked, told of " + what;
             case DRIVER_NEEDS_HELP -> "asked for help, told of " + what;

@@ -114,7 +114,7 @@ public class AlertQueries {
     }
 
     /** One alert as the Desk shows it. */
-    Optional<AlertDetail> detail(long id, AlertWords words) {
+    public Optional<AlertDetail> detail(long id, AlertWords words) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             AlertRow row = session.get(AlertRow.class, id);
             if (row == null || !visible.sees().test(row.vehicleId)) {
@@ -148,6 +148,31 @@ public class AlertQueries {
                             ? null
                             : Instant.ofEpochMilli(alert.evidence().step().to()),
                     shown.flatMap(vehicle.rules()::at).map(WheelLimits::of).orElse(null)));
+        }
+    }
+
+    /** Where an alert is: its vehicle's ref, and a wheel's code or null. */
+    record Place(String vehicle, @Nullable String position) {}
+
+    /** An alert and where it is. */
+    record Placed(Place place, Alert alert) {}
+
+    /** Every alert of a vehicle in service that was open at {@code first} or later, with its record. */
+    List<Placed> since(Instant first) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            List<AlertRow> rows = session.createSelectionQuery(
+                            "from AlertRow where openedAt >= :first or state <> CLOSED or closedAt >= :first",
+                            AlertRow.class)
+                    .setParameter("first", first.toEpochMilli())
+                    .getResultList();
+            Map<Long, List<AlertEntry>> entries =
+                    entries(session, rows.stream().map(row -> row.id).toList());
+            return rows.stream()
+                    .flatMap(row -> fleet.vehicle(row.vehicleId).filter(FleetVehicle::isInService).stream()
+                            .map(vehicle -> new Placed(
+                                    new Place(vehicle.description().ref(), row.position),
+                                    row.alert(entries.getOrDefault(row.id, List.of())))))
+                    .toList();
         }
     }
 

@@ -85,7 +85,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "acknowledgeAlert", summary = "Say that somebody has seen it")
     AlertDetail acknowledge(@PathVariable String id, Principal who) {
-        one(actions.acknowledge(seen(id), who.getName()));
+        AlertActions.only(actions.acknowledge(seen(id), who.getName()));
         return get(id);
     }
 
@@ -123,7 +123,7 @@ class AlertsController {
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
     @Operation(operationId = "takeAlertInHand", summary = "Say that somebody deals with it")
     AlertDetail takeInHand(@PathVariable String id, @RequestBody NoteRequest request, Principal who) {
-        one(actions.takeInHand(seen(id), who.getName(), orNull(request.note())));
+        AlertActions.only(actions.takeInHand(seen(id), who.getName(), orNull(request.note())));
         return get(id);
     }
 
@@ -135,19 +135,13 @@ class AlertsController {
             throw Refusal.badRequest("until", "Say until when it is put aside.");
         }
         String reason = orNull(request.reason());
-        one(actions.shelve(seen(id), who.getName(), reason, request.until().toEpochMilli()));
+        AlertActions.only(
+                actions.shelve(seen(id), who.getName(), reason, request.until().toEpochMilli()));
         return get(id);
     }
 
     private static List<AlertActions.Seen> seen(String id) {
         return List.of(new AlertActions.Seen(QueryParameters.id("alert", id), null));
-    }
-
-    /** What is refused to the only one is refused. */
-    private static void one(AlertActions.Outcome outcome) {
-        outcome.refused().values().forEach(refusal -> {
-            throw refusal;
-        });
     }
 
     private static @Nullable String orNull(@Nullable String text) {
@@ -166,7 +160,7 @@ class AlertsController {
                 "reason", request.reason(), Integer.MAX_VALUE, "Closing needs a reason. Say what was found or done.");
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
-        one(actions.close(seen(id), closure));
+        AlertActions.only(actions.close(seen(id), closure));
         return get(id);
     }
 }

@@ -67,6 +67,7 @@ class Depots {
                         "Clock",
                         before.map(was -> was.timeZone().getId()).orElse(null),
                         depot.timeZone().getId())
-                .with("Height", "m", before.map(DepotDescription::altitudeM).orElse(null), depot.altitudeM());
+                .with("Height", "m", before.map(DepotDescription::altitudeM).orElse(null), depot.altitudeM())
+                .with("Telephone", before.map(DepotDescription::phone).orElse(null), depot.phone());
     }
 }

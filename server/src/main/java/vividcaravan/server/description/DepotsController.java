@@ -31,7 +31,7 @@ class DepotsController {
     }
 
     /** A depot, and how many vehicles live there. */
-    record DepotItem(String name, String timeZone, double altitudeM, int vehicles) {}
+    record DepotItem(String name, String timeZone, double altitudeM, @Nullable String phone, int vehicles) {}
 
     /** Every depot, by name. */
     record DepotList(List<DepotItem> items) {}
@@ -44,16 +44,18 @@ class DepotsController {
                         depot.name(),
                         depot.timeZone().getId(),
                         depot.altitudeM(),
+                        depot.phone(),
                         depots.vehiclesOf(depot.name()).size()))
                 .toList());
     }
 
     /** A depot, new or changed. */
-    record DepotRequest(@Nullable String name, @Nullable String timeZone, @Nullable Double altitudeM) {}
+    record DepotRequest(
+            @Nullable String name, @Nullable String timeZone, @Nullable Double altitudeM, @Nullable String phone) {}
 
     @PutMapping
     @PreAuthorize("hasRole('MANAGER')")
-    @Operation(operationId = "setDepot", summary = "Add a depot, or change the clock and height of one")
+    @Operation(operationId = "setDepot", summary = "Add a depot, or change the clock, height and telephone of one")
     DepotList set(@RequestBody DepotRequest request) {
         depots.set(checked(request));
         return list();
@@ -68,8 +70,14 @@ class DepotsController {
         if (altitude == null || !(altitude >= DepotDescription.LOWEST_M && altitude <= DepotDescription.HIGHEST_M)) {
             faults.add("altitudeM", "Depots lie at -500 to 9000 m, this says " + altitude + ".");
         }
+        String phone = request.phone() == null || request.phone().isBlank()
+                ? null
+                : request.phone().strip();
+        if (phone != null && !DepotDescription.isPhone(phone)) {
+            faults.add("phone", "\"" + phone + "\" is no telephone number; write it like +353 1 555 0100.");
+        }
         faults.refuse();
-        return new DepotDescription(name, zone, altitude);
+        return new DepotDescription(name, zone, altitude, phone);
     }
 
     private static @Nullable ZoneId zone(@Nullable String id, Faults faults) {

@@ -196,7 +196,8 @@ public class DocumentIntake {
             DepotDescription after = new DepotDescription(
                     entry.name(),
                     entry.timeZone() == null ? before.timeZone() : ZoneId.of(entry.timeZone()),
-                    entry.altitudeM() == null ? before.altitudeM() : entry.altitudeM());
+                    entry.altitudeM() == null ? before.altitudeM() : entry.altitudeM(),
+                    entry.phone() == null ? before.phone() : entry.phone());
             boolean isKnown = fleet.depotId(entry.name()).isPresent();
             if (!isKnown || !after.equals(before)) {
                 vehicles.storeDepot(session, after);

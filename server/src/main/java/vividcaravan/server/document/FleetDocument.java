@@ -41,7 +41,8 @@ public record FleetDocument(
 
     /** A depot; what is null is not said. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record DepotEntry(String name, @Nullable String timeZone, @Nullable Double altitudeM) {}
+    public record DepotEntry(
+            String name, @Nullable String timeZone, @Nullable Double altitudeM, @Nullable String phone) {}
 
     /** A vehicle; what is null is not said. */
     @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -53,7 +53,7 @@ final class FleetDocumentReader {
         List<FleetDocument.DepotEntry> depots = new ArrayList<>();
         Set<String> names = new HashSet<>();
         for (JsonPart part : root.parts("depots", false)) {
-            if (!part.isObjectOf("name", "timeZone", "altitudeM")) {
+            if (!part.isObjectOf("name", "timeZone", "altitudeM", "phone")) {
                 continue;
             }
             String name = part.text("name", true, 120);
@@ -61,13 +61,18 @@ final class FleetDocumentReader {
             if (zone != null && DepotDescription.zone(zone).isEmpty()) {
                 part.fault("timeZone", "\"" + zone + "\" is no time zone; write one such as Europe/Dublin or UTC.");
             }
+            String phone = part.text("phone", false, 40);
+            if (phone != null && !DepotDescription.isPhone(phone)) {
+                part.fault("phone", "\"" + phone + "\" is no telephone number; write it like +353 1 555 0100.");
+            }
             if (name != null && !names.add(name)) {
                 part.fault("name", "The depot \"" + name + "\" stands in this document twice.");
             }
             depots.add(new FleetDocument.DepotEntry(
                     name,
                     zone,
-                    part.number("altitudeM", false, DepotDescription.LOWEST_M, DepotDescription.HIGHEST_M)));
+                    part.number("altitudeM", false, DepotDescription.LOWEST_M, DepotDescription.HIGHEST_M),
+                    phone));
         }
         return depots;
     }

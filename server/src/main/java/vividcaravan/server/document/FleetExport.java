@@ -24,7 +24,7 @@ public class FleetExport {
     public FleetDocument document() {
         List<FleetDocument.DepotEntry> depots = fleet.depots().stream()
                 .map(depot -> new FleetDocument.DepotEntry(
-                        depot.name(), depot.timeZone().getId(), depot.altitudeM()))
+                        depot.name(), depot.timeZone().getId(), depot.altitudeM(), depot.phone()))
                 .toList();
         List<FleetDocument.VehicleEntry> vehicles =
                 fleet.vehicles().stream().map(FleetExport::entry).toList();

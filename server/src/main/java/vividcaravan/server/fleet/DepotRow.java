@@ -23,7 +23,9 @@ class DepotRow {
     @Column(name = "altitude_m")
     double altitudeM;
 
+    String phone;
+
     DepotDescription description() {
-        return new DepotDescription(name, ZoneId.of(timeZone), altitudeM);
+        return new DepotDescription(name, ZoneId.of(timeZone), altitudeM, phone);
     }
 }

@@ -157,6 +157,7 @@ public class FleetTables {
         row.name = depot.name();
         row.timeZone = depot.timeZone().getId();
         row.altitudeM = depot.altitudeM();
+        row.phone = depot.phone();
         if (known.isPresent()) {
             session.update(row);
         } else {

@@ -30,6 +30,8 @@ public enum DeedKind {
     ALERT_REOPENED("alert opened again"),
     ALERT_TAKEN_BACK("act on an alert taken back"),
     ALERT_NOTED("note on an alert"),
+    ALERT_INSTRUCTED("driver told what to do"),
+    ALERT_READ("read by a driver"),
     ALERT_ANSWERED("answer of a driver"),
     ALERT_RECOVERED("alert recovered"),
     ALERT_CLOSED("alert closed"),

@@ -5,6 +5,7 @@ import jakarta.mail.internet.InternetAddress;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import vividcaravan.server.logbook.Deed;
@@ -104,6 +105,11 @@ public class Outbox {
                 kind,
                 new Thing(Thing.Kind.MAIL, Long.toString(row.id), row.subject),
                 words + row.recipient + ": " + row.subject);
+    }
+
+    /** A mail by its number, whichever way it went. */
+    public Optional<Mail> find(long id) {
+        return rows.findById(id).filter(row -> row.isDemo == isDemo).map(Outbox::mail);
     }
 
     /** The newest hundred, the newest first. */

@@ -51,6 +51,7 @@ class RightsTest {
     private static final String OWN = "-Y0YYY--Y";
     private static final String OWN_NOTES = "-Y0-YY--Y";
     private static final String OWN_ANSWERS = "-Y0------";
+    private static final String DRIVE = "-YY------";
     private static final String READ = "---YYY--Y";
     private static final String HANDLE = "----YY--Y";
     private static final String MANAGE = "-----Y--Y";
@@ -81,7 +82,10 @@ class RightsTest {
         row(OWN, "getAlert", "getVehicle", "getDescription");
         row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
         row(OWN_NOTES, "noteAlert");
-        row(OWN_ANSWERS, "answerAlert");
+        row(OWN_ANSWERS, "answerAlert", "readInstruction");
+        row(DRIVE, "getDriverPage");
+        row(READ, "listInstructions", "getAlertHealth");
+        row(HANDLE, "instructDriver");
         row(
                 HANDLE,
                 "acknowledgeAlert",

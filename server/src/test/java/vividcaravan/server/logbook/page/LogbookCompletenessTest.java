@@ -316,10 +316,15 @@ class LogbookCompletenessTest {
         doing("retireSensor", "SENSOR_BROUGHT_BACK", "PUT", "/sensors/C00005/retirement", "{ \"isRetired\": false }");
     }
 
+    private boolean hasDriver;
+
     private void asTheDriverOf(Door.Truck truck, Runnable work) {
         Browser manager = browser;
         String before = author;
-        person("driver", "DRIVER");
+        if (!hasDriver) {
+            person("driver", "DRIVER");
+            hasDriver = true;
+        }
         browser.send("PUT", "/api/v1/accounts/driver/vehicles", "{ \"vehicles\": [ \"" + truck.ref() + "\" ] }");
         browser = new Browser(door.withToken(null));
         browser.signIn("driver", PASSWORD);
@@ -347,7 +352,8 @@ class LogbookCompletenessTest {
                 truck,
                 () -> doing(
                         "answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }"));
-        doing("acknowledgeAlert", "ALERT_ACKNOWLEDGED", "POST", alert + "/acknowledge", null);
+        doing("instructDriver", "ALERT_INSTRUCTED", "POST", alert + "/instructions", "{ \"driver\": \"driver\" }");
+        asTheDriverOf(truck, () -> doing("readInstruction", "ALERT_READ", "POST", alert + "/reads", null));
         doing(
                 "shelveAlert",
                 "ALERT_SHELVED",
@@ -356,6 +362,7 @@ class LogbookCompletenessTest {
                 "{ \"reason\": \"on its way back\", \"until\": \"" + NOW.plus(Duration.ofHours(5)) + "\" }");
         Door.Truck other = door.newTruck(NOW.minus(Duration.ofDays(2)));
         String second = "/alerts/" + alertOf(other);
+        doing("acknowledgeAlert", "ALERT_ACKNOWLEDGED", "POST", second + "/acknowledge", null);
         doing("takeAlertInHand", "ALERT_TAKEN_IN_HAND", "POST", second + "/take-in-hand", "{}");
         doing("closeAlert", "ALERT_CLOSED", "POST", second + "/close", "{ \"reason\": \"valve tightened\" }");
         acts(alert.substring("/alerts/".length()), second.substring("/alerts/".length()));

@@ -1,0 +1,147 @@
+package vividcaravan.core.driver;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Objects;
+import java.util.Properties;
+import java.util.TreeSet;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.DriverAnswer;
+import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.Finding;
+import vividcaravan.core.alert.Others;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
+
+class DriverWordsTest {
+
+    private static final Pattern PLACE = Pattern.compile("\\{\\d}");
+
+    private static Properties file(String name) throws IOException {
+        Properties texts = new Properties();
+        try (Reader reader = new InputStreamReader(
+                Objects.requireNonNull(DriverWords.class.getResourceAsStream(name), name), StandardCharsets.UTF_8)) {
+            texts.load(reader);
+        }
+        return texts;
+    }
+
+    private static Alert alert(AlertKind kind, Urgency urgency, boolean isParked, boolean isRunSoft) {
+        Evidence evidence = new Evidence(
+                1_000,
+                640.0,
+                640.0,
+                20.0,
+                800.0,
+                720.0,
+                null,
+                true,
+                null,
+                null,
+                isRunSoft,
+                isParked,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                Others.NONE,
+                List.of(),
+                0,
+                null,
+                null);
+        return Alert.open(1, new Finding.Raised(Position.parse("2RI"), kind, urgency, evidence));
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = Language.class, mode = EnumSource.Mode.EXCLUDE, names = "EN")
+    void everyLanguageSaysAllThatEnglishSaysAndInItsOwnWords(Language language) throws IOException {
+        Properties english = file("words.properties");
+        Properties own = file("words_" + language.locale().getLanguage() + ".properties");
+
+        assertThat(new TreeSet<>(own.stringPropertyNames())).isEqualTo(new TreeSet<>(english.stringPropertyNames()));
+        for (String key : english.stringPropertyNames()) {
+            assertThat(places(own.getProperty(key))).as(key).isEqualTo(places(english.getProperty(key)));
+            assertThat(own.getProperty(key)).as(key).isNotBlank().isNotEqualTo(english.getProperty(key));
+        }
+    }
+
+    private static List<String> places(String text) {
+        return PLACE.matcher(text).results().map(MatchResult::group).sorted().toList();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Language.class)
+    void thereAreWordsForWhateverAnAlertMaySay(Language language) {
+        DriverWords words = DriverWords.in(language);
+        for (AlertKind kind : AlertKind.values()) {
+            for (Urgency urgency : Urgency.values()) {
+                for (boolean is : new boolean[] {true, false}) {
+                    Instruction told = words.instruction(alert(kind, urgency, is, !is), "LM-22");
+                    assertThat(told.text(null)).contains("LM-22").doesNotContain("{", "null");
+                }
+            }
+        }
+        Stream.of(DriverAnswer.values())
+                .forEach(answer -> assertThat(words.page()).containsKey("said." + answer));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "EN | 2RI | LM-22, axle 2 counted from the front, right side, the inner one of the two tyres",
+                "EN | 2LO | LM-22, axle 2 counted from the front, left side, the outer one of the two tyres",
+                "EN | 1L  | LM-22, axle 1 counted from the front, left side",
+                "EN | S1  | LM-22, spare wheel 1",
+                "DE | 2RI | LM-22, Achse 2 von vorn, rechte Seite, der innere der beiden Reifen",
+                "DE | 12L | LM-22, Achse 12 von vorn, linke Seite"
+            })
+    void aWheelIsNamedSoThatItCannotBeTakenForAnother(Language language, String code, String words) {
+        assertThat(DriverWords.in(language).where(Position.parse(code), "LM-22"))
+                .isEqualTo(words);
+    }
+
+    @Test
+    void whatIsDangerousIsSaidAndInTheRightOrder() {
+        DriverWords words = DriverWords.in(Language.EN);
+
+        Instruction hot = words.instruction(alert(AlertKind.HOT_WHEEL_END, Urgency.STOP_NOW, false, false), "BV-03");
+        assertThat(hot.doNow()).startsWith("Stop now");
+        assertThat(hot.doNot().get(0)).contains("Do not stand beside the wheel");
+        assertThat(hot.doNot()).anyMatch(not -> not.contains("water")).anyMatch(not -> not.contains("drive on"));
+        assertThat(hot.then()).contains("emergency services");
+
+        Instruction soft = words.instruction(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, true), "BV-03");
+        assertThat(soft.doNow()).isEqualTo("Do not move the vehicle.");
+        assertThat(soft.doNot()).anyMatch(not -> not.contains("damaged inside"));
+
+        Instruction low =
+                words.instruction(alert(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false, false), "BV-03");
+        assertThat(low.doNot()).noneMatch(not -> not.contains("drive on"));
+    }
+
+    @Test
+    void aTextForAMessageEndsWithWhomToCall() {
+        DriverWords words = DriverWords.in(Language.DE);
+        Instruction told = words.instruction(alert(AlertKind.FAST_LEAK, Urgency.STOP_NOW, false, false), "GX-05");
+
+        assertThat(told.text(words.call("Larkmoor", "+353 1 555 0100")))
+                .startsWith("Sofort anhalten")
+                .endsWith("Larkmoor anrufen: +353 1 555 0100");
+    }
+}

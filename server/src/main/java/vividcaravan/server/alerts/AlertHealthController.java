@@ -1,0 +1,202 @@
+package vividcaravan.server.alerts;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertHealth;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.ClosedOn;
+import vividcaravan.core.alert.Remedy;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.alert.Verdict;
+import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.platform.Refusal;
+
+/** Whether the alerts are good for anything. */
+@RestController
+@RequestMapping("/api/v1/alert-health")
+@Tag(name = "alerts")
+class AlertHealthController {
+
+    private static final int WEEKS = 8;
+    private static final int MOST_WEEKS = 53;
+    private static final int WORST = 10;
+
+    private final AlertQueries queries;
+    private final Clock clock;
+
+    AlertHealthController(AlertQueries queries, Clock clock) {
+        this.queries = queries;
+        this.clock = clock;
+    }
+
+    /** The figures of a week. Times are in minutes, shares from 0 to 1; what nothing is known of is null. */
+    record Week(
+            Instant from,
+            Instant to,
+            int calls,
+            double perHour,
+            double floodShare,
+            int chattering,
+            int standing,
+            Map<Urgency, Integer> byUrgency,
+            @Nullable Long minutesToSeen,
+            @Nullable Long minutesToAct,
+            @Nullable Long minutesToProof,
+            Map<ClosedOn, Integer> closed,
+            Map<Verdict, Integer> verdicts) {}
+
+    /**
+     * What causes most of the calls.
+     *
+     * @param mostly of which kind most of its alerts are
+     * @param words what would have to change
+     */
+    record WorstCause(
+            @Nullable String vehicle,
+            @Nullable String position,
+            int calls,
+            AlertKind mostly,
+            Remedy remedy,
+            String words) {}
+
+    /** What the figures are held against. */
+    record Bounds(double finePerHour, double mostPerHour, double mostFlood, int mostStanding) {}
+
+    /** @param weeks the latest first; it may not be over yet */
+    record Health(
+            List<Week> weeks,
+            List<WorstCause> wheels,
+            List<WorstCause> vehicles,
+            List<WorstCause> kinds,
+            Bounds bounds) {}
+
+    @GetMapping
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
+    @Operation(operationId = "getAlertHealth", summary = "Whether the alerts are good for anything, week by week")
+    Health get(
+            @RequestParam(required = false) @Nullable String weeks,
+            @RequestParam(required = false) @Nullable String zone) {
+        int count = QueryParameters.number("weeks", weeks, WEEKS, MOST_WEEKS);
+        ZoneId clocks = zone == null
+                ? ZoneOffset.UTC
+                : DepotDescription.zone(zone)
+                        .orElseThrow(() -> Refusal.badRequest(
+                                "zone", "\"" + zone + "\" is no time zone; write it like Europe/Dublin."));
+        Instant now = clock.instant();
+        ZonedDateTime monday = now.atZone(clocks)
+                .truncatedTo(ChronoUnit.DAYS)
+                .with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+        Instant first = monday.minusWeeks(count - 1L).toInstant();
+        List<AlertQueries.Placed> placed = queries.since(first);
+        List<Alert> alerts = placed.stream().map(AlertQueries.Placed::alert).toList();
+        List<Week> figures = new ArrayList<>();
+        for (int back = 0; back < count; back++) {
+            Instant from = monday.minusWeeks(back).toInstant();
+            Instant to = monday.minusWeeks(back - 1L).toInstant();
+            figures.add(week(AlertHealth.of(alerts, from.toEpochMilli(), (to.isAfter(now) ? now : to).toEpochMilli())));
+        }
+        Worst worst = new Worst(placed, first.toEpochMilli(), now.toEpochMilli());
+        return new Health(
+                figures,
+                worst.by(one -> one.alert().position() == null ? null : one.place(), Remedy::of),
+                worst.by(one -> new AlertQueries.Place(one.place().vehicle(), null), Remedy::of),
+                worst.byKind(),
+                new Bounds(
+                        AlertHealth.FINE_PER_HOUR,
+                        AlertHealth.MOST_PER_HOUR,
+                        AlertHealth.MOST_FLOOD,
+                        AlertHealth.MOST_STANDING));
+    }
+
+    private static Week week(AlertHealth health) {
+        return new Week(
+                Instant.ofEpochMilli(health.from()),
+                Instant.ofEpochMilli(health.to()),
+                health.calls(),
+                health.perHour(),
+                health.floodShare(),
+                health.chattering(),
+                health.standing(),
+                health.byUrgency(),
+                minutes(health.acknowledgedMillis()),
+                minutes(health.actedMillis()),
+                minutes(health.provenMillis()),
+                health.closed(),
+                health.verdicts());
+    }
+
+    private static @Nullable Long minutes(@Nullable Long millis) {
+        return millis == null ? null : (Long) (millis / 60_000);
+    }
+
+    /** What called most in some time. */
+    private record Worst(List<AlertQueries.Placed> placed, long from, long to) {
+
+        List<WorstCause> by(
+                Function<AlertQueries.Placed, AlertQueries.@Nullable Place> where, Function<AlertKind, Remedy> remedy) {
+            Map<Long, AlertQueries.Placed> byId =
+                    placed.stream().collect(Collectors.toMap(one -> one.alert().id(), one -> one));
+            return worst(alert -> where.apply(Objects.requireNonNull(byId.get(alert.id())))).stream()
+                    .map(found -> {
+                        AlertKind mostly = mostly(placed.stream()
+                                .filter(one -> found.getKey().equals(where.apply(one)))
+                                .toList());
+                        Remedy what = remedy.apply(mostly);
+                        return new WorstCause(
+                                found.getKey().vehicle(),
+                                found.getKey().position(),
+                                found.getValue(),
+                                mostly,
+                                what,
+                                what.words());
+                    })
+                    .toList();
+        }
+
+        List<WorstCause> byKind() {
+            return worst(Alert::kind).stream()
+                    .map(found -> {
+                        Remedy what = Remedy.everywhere(found.getKey());
+                        return new WorstCause(null, null, found.getValue(), found.getKey(), what, what.words());
+                    })
+                    .toList();
+        }
+
+        private <K> List<Map.Entry<K, Integer>> worst(Function<Alert, K> who) {
+            List<Alert> alerts = placed.stream().map(AlertQueries.Placed::alert).toList();
+            return AlertHealth.worst(alerts, from, to, WORST, who);
+        }
+
+        private static AlertKind mostly(List<AlertQueries.Placed> some) {
+            return some.stream()
+                    .collect(Collectors.groupingBy(one -> one.alert().kind(), Collectors.counting()))
+                    .entrySet()
+                    .stream()
+                    .max(Map.Entry.<AlertKind, Long>comparingByValue().thenComparing(Map.Entry.comparingByKey()))
+                    .orElseThrow()
+                    .getKey();
+        }
+    }
+}

@@ -1,0 +1,168 @@
+package vividcaravan.server.drivers;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.DriverAnswer;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.driver.DriverWords;
+import vividcaravan.core.driver.Instruction;
+import vividcaravan.core.driver.Language;
+import vividcaravan.server.access.Account;
+import vividcaravan.server.access.Accounts;
+import vividcaravan.server.alerts.AlertActions;
+import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.VisibleFleet;
+import vividcaravan.server.platform.QueryParameters;
+import vividcaravan.server.platform.Refusal;
+
+/** A driver's own page: not the Desk but one instruction, in their language. */
+@RestController
+@RequestMapping("/api/v1")
+@PreAuthorize("hasRole('DRIVER')")
+@Tag(name = "alerts")
+class DriverPageController {
+
+    private final VisibleFleet visible;
+    private final Accounts accounts;
+    private final Instructions instructions;
+    private final AlertActions actions;
+
+    DriverPageController(VisibleFleet visible, Accounts accounts, Instructions instructions, AlertActions actions) {
+        this.visible = visible;
+        this.accounts = accounts;
+        this.instructions = instructions;
+        this.actions = actions;
+    }
+
+    /** A language that can be chosen, as it calls itself. */
+    record LanguageChoice(Language name, String words, String tag) {}
+
+    /** What was said last from beside the vehicle. */
+    record Said(DriverAnswer answer, Instant at, boolean isOwn) {}
+
+    /** Whom to call. */
+    record Call(String depot, String phone) {}
+
+    /**
+     * What is open at one of the driver's vehicles.
+     *
+     * @param told when the workshop told this driver of it, or null
+     * @param isRead whether they had that before their eyes
+     */
+    record Task(
+            String alert,
+            String vehicle,
+            @Nullable String position,
+            Urgency urgency,
+            boolean isParked,
+            Instruction instruction,
+            @Nullable Instant told,
+            boolean isRead,
+            @Nullable Said said,
+            @Nullable Call call) {}
+
+    /**
+     * @param words what the page says around the instruction, by key
+     * @param tasks the most urgent first; among those what the workshop told of
+     * @param vehicles how many vehicles are assigned to the driver
+     */
+    record DriverPage(
+            Language language,
+            String tag,
+            List<LanguageChoice> languages,
+            Map<String, String> words,
+            List<Task> tasks,
+            int vehicles) {}
+
+    @GetMapping("/driver-page")
+    @Operation(operationId = "getDriverPage", summary = "What a driver has to do now, in their language")
+    DriverPage get(Principal who) {
+        Account driver = accounts.find(who.getName())
+                .orElseThrow(() -> Refusal.conflict("This page is for people who drive; sign in as one."));
+        Language language = driver.preferences().language() == null
+                ? Language.EN
+                : driver.preferences().language();
+        List<FleetVehicle> own = visible.vehicles();
+        List<Task> tasks = own.stream()
+                .flatMap(vehicle -> vehicle.openAlerts().stream()
+                        .filter(alert -> alert.state() != AlertState.SHELVED)
+                        .map(alert -> task(vehicle, vehicle.asItIsNow(alert), driver.userName(), language)))
+                .sorted(Comparator.comparing(Task::urgency)
+                        .thenComparing(task -> task.told() == null)
+                        .thenComparing(Task::alert))
+                .toList();
+        return new DriverPage(
+                language,
+                language.locale().toLanguageTag(),
+                Arrays.stream(Language.values())
+                        .map(one -> new LanguageChoice(
+                                one, one.words(), one.locale().toLanguageTag()))
+                        .toList(),
+                DriverWords.in(language).page(),
+                tasks,
+                own.size());
+    }
+
+    private Task task(FleetVehicle vehicle, Alert alert, String driver, Language language) {
+        String ref = vehicle.description().ref();
+        Optional<Instant> told = isTold(alert) ? instructions.lastTold(alert.id(), driver) : Optional.empty();
+        return new Task(
+                Long.toString(alert.id()),
+                ref,
+                alert.position() == null ? null : alert.position().code(),
+                alert.urgency(),
+                alert.evidence().isParked(),
+                DriverWords.in(language).instruction(alert, ref),
+                told.orElse(null),
+                told.map(at -> alert.entries().stream()
+                                .anyMatch(entry -> entry.change() == AlertEntry.Change.DRIVER_READ
+                                        && driver.equals(entry.who())
+                                        && entry.at() >= at.toEpochMilli()))
+                        .orElse(false),
+                alert.lastAnswer()
+                        .flatMap(entry -> DriverAnswer.find(entry.note())
+                                .map(answer ->
+                                        new Said(answer, Instant.ofEpochMilli(entry.at()), driver.equals(entry.who()))))
+                        .orElse(null),
+                vehicle.depot().map(DriverPageController::call).orElse(null));
+    }
+
+    private static boolean isTold(Alert alert) {
+        return alert.entries().stream().anyMatch(entry -> entry.change() == AlertEntry.Change.INSTRUCTED);
+    }
+
+    private static @Nullable Call call(DepotDescription depot) {
+        return depot.phone() == null ? null : new Call(depot.name(), depot.phone());
+    }
+
+    @PostMapping("/alerts/{id}/reads")
+    @Operation(operationId = "readInstruction", summary = "Say that the instruction is before the driver's eyes")
+    DriverPage read(@PathVariable String id, Principal who) {
+        long number = QueryParameters.id("alert", id);
+        boolean isInSight = visible.vehicles().stream()
+                .anyMatch(vehicle -> vehicle.openAlerts().stream().anyMatch(alert -> alert.id() == number));
+        if (!isInSight) {
+            throw Refusal.notFound("There is no open alert " + id + " at your vehicles.");
+        }
+        actions.read(number, who.getName());
+        return get(who);
+    }
+}

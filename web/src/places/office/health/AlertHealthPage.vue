@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { useAlertHealth } from '@/api/health';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import SpanChoice from '@/shared/SpanChoice.vue';
+import { kindWords } from '@/shared/urgency';
+import WorstCauses from './WorstCauses.vue';
+import { rowsOf, type FigureRow } from './figures';
+
+/** Whether the alerts are good for anything: figures by week, and what causes most of them. */
+const SPANS: [number, string][] = [
+  [4, '4 weeks'],
+  [8, '8 weeks'],
+  [26, 'half a year'],
+];
+const weeks = ref(8);
+const { data: health, error } = useAlertHealth(weeks);
+
+const day = (time: string) => new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+const rows = computed<FigureRow[]>(() => (health.value ? rowsOf(health.value) : []));
+const isEmpty = computed(() => health.value?.weeks.every((week) => !week.calls && !week.standing));
+const latest = computed(() => health.value?.weeks[0]);
+</script>
+
+<template>
+  <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+  <div v-else-if="health" class="max-w-5xl">
+    <SpanChoice v-model="weeks" :spans="SPANS" />
+    <p v-if="isEmpty" class="mt-4">
+      No alert called in these weeks. Once some did, this page says whether they were worth it.
+    </p>
+    <template v-else>
+      <SidewaysScroll label="Figures by week" class="mt-3">
+        <table class="[&_td]:pl-5 [&_th]:pl-5">
+          <thead class="text-quiet">
+            <tr class="border-b border-rule">
+              <th scope="col" class="py-1 pl-0! text-left font-normal">Week from</th>
+              <th
+                v-for="week in health.weeks"
+                :key="week.from"
+                scope="col"
+                class="figure text-right font-normal"
+              >
+                {{ day(week.from) }}
+              </th>
+              <th scope="col" class="text-left font-normal">Well at</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.words" class="border-b border-rule">
+              <th scope="row" class="py-1.5 pl-0! text-left font-normal whitespace-nowrap">
+                {{ row.words }}
+              </th>
+              <td
+                v-for="(cell, i) in row.cells"
+                :key="i"
+                class="figure text-right whitespace-nowrap"
+                :class="{ 'font-semibold text-next': cell.isBad }"
+              >
+                {{ cell.text }}<span v-if="cell.isBad" class="spoken"> too much</span>
+              </td>
+              <td class="whitespace-nowrap text-quiet">{{ row.bound }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </SidewaysScroll>
+      <p v-if="latest" class="mt-2 max-w-3xl text-quiet">
+        The first week is not over. A call is an alert that opens, comes back or grows more urgent. What is
+        well: common figures of alarm management, from memory; judge them for your own Desk.
+      </p>
+
+      <WorstCauses
+        title="Wheels that call most"
+        :causes="health.wheels"
+        :name="(one) => `${one.vehicle} ${one.position}`"
+      />
+      <WorstCauses
+        title="Vehicles that call most"
+        :causes="health.vehicles"
+        :name="(one) => one.vehicle ?? ''"
+      />
+      <WorstCauses
+        title="What they call for"
+        :causes="health.kinds"
+        :name="(one) => kindWords(one.mostly)"
+        is-kinds
+      />
+    </template>
+  </div>
+  <p v-else class="text-quiet">Counting …</p>
+</template>
