@@ -61,6 +61,13 @@ export const router = createRouter({
       meta: { title: 'Pressure round', roles: NOT_DRIVERS },
     },
     {
+      path: '/workshop/repairs/:id',
+      name: 'repair',
+      component: () => import('./places/workshop/RepairPage.vue'),
+      props: true,
+      meta: { title: 'Repair', roles: NOT_DRIVERS },
+    },
+    {
       path: '/workshop/jobs/:id',
       name: 'job',
       component: () => import('./places/workshop/JobPage.vue'),
@@ -132,6 +139,12 @@ export const router = createRouter({
       name: 'join',
       component: () => import('./places/access/JoinPage.vue'),
       meta: { title: 'Join', isOpen: true },
+    },
+    {
+      path: '/gate',
+      name: 'gate',
+      component: () => import('./places/gate/GatePage.vue'),
+      meta: { title: 'Who may leave', isOpen: true },
     },
     {
       path: '/:rest(.*)*',

@@ -47,7 +47,7 @@ export function useAlertActs() {
       }),
     );
     takeAlerts(client, answered.done);
-    if (what === 'TAKE_BACK') offer(undefined);
+    if (what === 'TAKE_BACK' || what === 'END_JOB') offer(undefined);
     else if (answered.done.length) offer({ act: what, alerts: answered.done });
     if (!answered.refused.length) return;
     for (const { id } of answered.refused) void client.invalidateQueries({ queryKey: ['alert', id] });

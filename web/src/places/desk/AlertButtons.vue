@@ -11,6 +11,7 @@ const BUTTONS: [Act, string, string][] = [
   ['ACKNOWLEDGE', 'Acknowledge', 'A'],
   ['TAKE_IN_HAND', 'Take in hand', 'T'],
   ['ASSIGN', 'Give to …', 'G'],
+  ['RAISE_JOB', 'Raise job', 'J'],
   ['SHELVE', 'Put aside', 'H'],
   ['COUNT_WITH', 'One cause', 'M'],
   ['STAND_ALONE', 'Stands alone', 'S'],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
 import type { Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
 import { usePeople } from '@/api/people';
@@ -45,6 +46,10 @@ const held = computed(() =>
       Your role reads alerts; a manager or technician handles them.
     </p>
     <p v-if="item.assignee" class="mt-2">{{ nameOf(item.assignee) }} deals with it.</p>
+    <p v-if="item.hasJob" class="mt-2">
+      The workshop has a job for it:
+      <RouterLink :to="{ name: 'repair', params: { id: item.id } }">what is to be done</RouterLink>.
+    </p>
     <p v-if="behind.length" class="mt-2">
       It stands for {{ behind.length }} more of the same cause; what is done to it is done to them.
     </p>

@@ -25,6 +25,8 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   COUNTED_WITH: 'counted as one cause',
   STANDS_ALONE: 'stands alone again',
   REOPENED: 'opened again',
+  JOB_RAISED: 'job for the workshop',
+  JOB_ENDED: 'job ended',
   TAKEN_BACK: 'the last step taken back',
   NOTED: 'note',
   INSTRUCTED: 'driver told what to do',

@@ -119,6 +119,7 @@ onKey('i', () => {
   if (mayHandleAlerts.value && detail.value && detail.value.item.state !== 'CLOSED')
     isInstructing.value = true;
 });
+onKey('j', () => void begin('RAISE_JOB'));
 onKey('h', () => void begin('SHELVE'));
 onKey('m', () => void begin('COUNT_WITH'));
 onKey('s', () => void begin('STAND_ALONE'));
@@ -138,6 +139,7 @@ useKeys('The Desk', [
   ['T', 'take in hand: I deal with it'],
   ['I', 'instruct the driver'],
   ['G', 'give to somebody'],
+  ['J', 'raise a job for the workshop'],
   ['H', 'put aside for a while, with a reason'],
   ['X', 'choose it with others; then a key is for all of them'],
   ['M', 'count those chosen as one cause'],

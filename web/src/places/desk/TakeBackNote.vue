@@ -13,6 +13,8 @@ const DONE: Record<Act, string> = {
   SHELVE: 'Put aside',
   COUNT_WITH: 'Counted as one cause',
   STAND_ALONE: 'Stands alone',
+  RAISE_JOB: 'Job for the workshop',
+  END_JOB: '',
   CLOSE: 'Closed',
   REOPEN: 'Opened again',
   TAKE_BACK: '',

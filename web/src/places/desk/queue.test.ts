@@ -17,6 +17,7 @@ function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
     summary: '',
     advice: '',
     version: 1,
+    hasJob: false,
     ...more,
   };
 }

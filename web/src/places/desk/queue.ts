@@ -47,6 +47,10 @@ export function fits(act: Act, alert: AlertItem): boolean {
       return fits('TAKE_IN_HAND', alert) && alert.urgency !== 'STOP_NOW';
     case 'STAND_ALONE':
       return isOpen && Boolean(alert.sameCauseAs);
+    case 'RAISE_JOB':
+      return isOpen && !alert.hasJob;
+    case 'END_JOB':
+      return isOpen && alert.hasJob;
     case 'REOPEN':
       return !isOpen;
     default:

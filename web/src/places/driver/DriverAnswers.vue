@@ -14,7 +14,9 @@ const { trouble, isBusy, attempt } = useAttempt();
 
 const words = (key: string) => props.words[key] ?? key;
 const answer = (said: DriverAnswer) =>
-  attempt(() => say(props.task.alert, said), words('sending'), { done: words('sent') });
+  attempt(() => say(props.task.alert, said), words('sending'), {
+    done: `${words('sent')} ${words(`said.${said}`)}.`,
+  });
 </script>
 
 <template>

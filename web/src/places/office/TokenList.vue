@@ -20,9 +20,12 @@ const { trouble, attempt } = useAttempt();
 
 const SCOPES = {
   RECEIVER: 'posts readings, nothing else',
+  GATE: 'shows who may leave, nothing else',
   MONITOR: 'reads the figures for monitoring, nothing else',
   MANAGER: 'may do all a manager may',
 };
+
+const gateAddress = `${window.location.origin}/gate`;
 
 const changing = (work: () => Promise<void>) =>
   attempt(async () => {
@@ -87,6 +90,10 @@ const { copy, copied } = useClipboard({ legacy: true });
     <div v-if="made" role="status" class="mt-3 border-l-3 border-action pl-3">
       <p>The token for {{ made.token.name }}; it is shown this once, so copy it now:</p>
       <p class="figure mt-1 break-all select-all">{{ made.secret }}</p>
+      <p v-if="made.token.scope === 'GATE'" class="mt-1">
+        Open this at the gate:
+        <a class="figure break-all" :href="`/gate#${made.secret}`">{{ gateAddress }}#{{ made.secret }}</a>
+      </p>
     </div>
     <p v-if="made" class="mt-2 pl-4">
       <button type="button" class="button" @click="copy(made.secret)">Copy it</button>

@@ -55,11 +55,13 @@ const openRounds = computed(() => rounds.value?.filter((round) => round.state ==
 const endedRounds = computed(() => rounds.value?.filter((round) => round.state !== 'OPEN') ?? []);
 /** Described, and nobody has begun. */
 const waiting = computed(() => choices.value.filter((vehicle) => vehicle.state === 'DESCRIBED'));
+/** What the Desk raised a job for. */
+const repairs = computed(() => inOrder(alerts.value ?? []).filter((alert) => alert.hasJob));
 /** What the Desk wants looked at before a vehicle goes on, vehicle by vehicle. */
 const wanting = computed(() => {
   const byVehicle = new Map<string, AlertItem[]>();
   for (const alert of inOrder(alerts.value ?? [])) {
-    if (alert.vehicle && alert.urgency !== 'PLAN' && alert.kind !== 'RECEIVER_SILENT')
+    if (alert.vehicle && alert.urgency !== 'PLAN' && alert.kind !== 'RECEIVER_SILENT' && !alert.hasJob)
       byVehicle.set(alert.vehicle, [...(byVehicle.get(alert.vehicle) ?? []), alert]);
   }
   return [...byVehicle].map(([vehicle, wanted]) => ({ vehicle, alerts: wanted }));
@@ -108,7 +110,9 @@ const begin = () =>
       <section class="mt-4" aria-labelledby="to-do">
         <h2 id="to-do" class="text-base">To be done</h2>
         <p
-          v-if="!openJobs.length && !openRounds.length && !waiting.length && !wanting.length"
+          v-if="
+            !openJobs.length && !openRounds.length && !repairs.length && !waiting.length && !wanting.length
+          "
           class="text-quiet"
         >
           Nothing waits here. No vehicle is being fitted, no round is open, and the Desk asks for nothing.
@@ -130,6 +134,16 @@ const begin = () =>
               <span class="sm:w-96">{{ roundWords(round) }}</span>
               <span class="text-quiet"
                 >since {{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span
+              >
+            </RouterLink>
+          </li>
+          <li v-for="alert in repairs" :key="alert.id" class="border-b border-rule">
+            <RouterLink :to="{ name: 'repair', params: { id: alert.id } }" class="task">
+              <span class="task-thing">{{ alert.vehicle }}</span>
+              <span class="sm:w-96">repair: {{ wantedWords([alert]) }}</span>
+              <span class="flex items-center gap-1.5"
+                ><UrgencyMark :urgency="alert.urgency" /> {{ urgencyWords(alert.urgency)
+                }}<template v-if="alert.assignee">, {{ nameOf(alert.assignee) }}</template></span
               >
             </RouterLink>
           </li>

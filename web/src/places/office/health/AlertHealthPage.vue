@@ -43,23 +43,26 @@ const latest = computed(() => health.value?.weeks[0]);
               >
                 {{ day(week.from) }}
               </th>
-              <th scope="col" class="text-left font-normal">Well at</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="row in rows" :key="row.words" class="border-b border-rule">
               <th scope="row" class="py-1.5 pl-0! text-left font-normal whitespace-nowrap">
-                {{ row.words }}
+                {{ row.words
+                }}<span v-if="row.bound" class="block text-sm text-quiet">well: {{ row.bound }}</span>
               </th>
               <td
                 v-for="(cell, i) in row.cells"
                 :key="i"
                 class="figure text-right whitespace-nowrap"
-                :class="{ 'font-semibold text-next': cell.isBad }"
+                :class="
+                  cell.isBad
+                    ? 'font-semibold text-next'
+                    : { 'text-quiet': cell.text === '0' || cell.text === '–' }
+                "
               >
                 {{ cell.text }}<span v-if="cell.isBad" class="spoken"> too much</span>
               </td>
-              <td class="whitespace-nowrap text-quiet">{{ row.bound }}</td>
             </tr>
           </tbody>
         </table>

@@ -55,7 +55,7 @@ export function rowsOf({ weeks, bounds }: AlertHealth): FigureRow[] {
       (week) => String(week.standing),
       (week) => week.standing > bounds.mostStanding,
     ),
-    row('Stop / next stop / before trip / plan', 'few / few / some / most', mix),
+    row('Stop / next stop / before trip / plan', '', mix),
     row('Until seen, middle one', '', (week) => waited(week.minutesToSeen)),
     row('Until somebody acted', '', (week) => waited(week.minutesToAct)),
     row('Until proof', '', (week) => waited(week.minutesToProof)),

@@ -276,6 +276,69 @@ public record Alert(
         return next.with(new AlertEntry(at, AlertEntry.Change.REOPENED, kind, urgency, who, reason.strip()));
     }
 
+    /**
+     * This alert with a job for the workshop.
+     *
+     * @throws AlertRefused if it is closed, or has one
+     */
+    public Alert withJob(String who, String note, long at) {
+        refuseIfClosed();
+        if (hasJob()) {
+            throw new AlertRefused("The workshop has a job for this alert already.");
+        }
+        Next next = new Next();
+        next.state = state.allows(AlertState.IN_HAND) ? AlertState.IN_HAND : seenState();
+        return next.with(new AlertEntry(at, AlertEntry.Change.JOB_RAISED, kind, urgency, who, note));
+    }
+
+    /**
+     * This alert once its job is done. The work proves nothing by itself: the readings do, or an inspection.
+     *
+     * @throws AlertRefused if it has no job, or what was found and done is not said
+     */
+    public Alert jobEnded(String who, String note, long at) {
+        if (!hasJob()) {
+            throw new AlertRefused("The workshop has no open job for this alert.");
+        }
+        if (note == null || note.isBlank()) {
+            throw new AlertRefused("Say what was found and what was done.");
+        }
+        Next next = new Next();
+        return next.with(new AlertEntry(at, AlertEntry.Change.JOB_ENDED, kind, urgency, who, note.strip()));
+    }
+
+    /** Whether the workshop has a job for this alert that is not ended. */
+    public boolean hasJob() {
+        if (state == AlertState.CLOSED) {
+            return false;
+        }
+        for (int i = entries.size() - 1; i >= 0; i--) {
+            switch (entries.get(i).change()) {
+                case JOB_RAISED:
+                    return !isTakenBack(i);
+                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN:
+                    return false;
+                case CLOSED:
+                    if (!isTakenBack(i)) {
+                        return false;
+                    }
+                    break;
+                default:
+            }
+        }
+        return false;
+    }
+
+    /** Whether what was done by entry {@code number} was taken back: the next step that is more than words says so. */
+    private boolean isTakenBack(int number) {
+        return entries.stream()
+                .skip(number + 1L)
+                .filter(entry -> !entry.change().isSaying())
+                .findFirst()
+                .filter(entry -> entry.change() == AlertEntry.Change.TAKEN_BACK)
+                .isPresent();
+    }
+
     /** Whether the last thing that somebody did can be taken back: nothing came since that changed the alert. */
     public boolean canBeTakenBack() {
         return handling.before() != null;

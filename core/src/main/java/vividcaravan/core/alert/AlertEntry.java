@@ -27,6 +27,8 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         STANDS_ALONE,
         REOPENED,
         TAKEN_BACK,
+        JOB_RAISED,
+        JOB_ENDED,
         NOTED,
         /** A driver was told what to do. */
         INSTRUCTED,
@@ -48,8 +50,15 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         /** Whether a person changed something by it, which can be taken back. */
         public boolean isAct() {
             return switch (this) {
-                case ACKNOWLEDGED, TAKEN_IN_HAND, SHELVED, ASSIGNED, COUNTED_WITH, STANDS_ALONE, REOPENED, CLOSED ->
-                    true;
+                case ACKNOWLEDGED,
+                        TAKEN_IN_HAND,
+                        SHELVED,
+                        ASSIGNED,
+                        COUNTED_WITH,
+                        STANDS_ALONE,
+                        REOPENED,
+                        JOB_RAISED,
+                        CLOSED -> true;
                 default -> false;
             };
         }

@@ -47,6 +47,7 @@ class AlertActsTest {
         ACTS.put("give", alert -> alert.assigned("marrable", "sorrel", "for C. Sorrel", 3_000));
         ACTS.put(
                 "count with", alert -> alert.countedWith("quill", fresh(8, Urgency.STOP_NOW), "with GX-05 2LO", 3_000));
+        ACTS.put("raise job", alert -> alert.withJob("quill", null, 3_000));
         ACTS.put("close", alert -> alert.closed(MENDED, 3_000));
         ACTS.put("open again", alert -> alert.reopened("quill", "it hisses still", 3_000));
     }
@@ -137,6 +138,28 @@ class AlertActsTest {
         assertThat(given.state()).isEqualTo(AlertState.IN_HAND);
         assertThatThrownBy(() -> given.assigned("marrable", "sorrel", "for C. Sorrel", 3_100))
                 .isInstanceOf(AlertRefused.class);
+    }
+
+    @Test
+    void aJobIsRaisedOnceAndItsEndProvesNothing() {
+        Alert raised = fresh(7, Urgency.NEXT_STOP).withJob("quill", null, 2_000);
+        assertThat(raised.state()).isEqualTo(AlertState.IN_HAND);
+        assertThat(raised.hasJob()).isTrue();
+        assertThatThrownBy(() -> raised.withJob("quill", null, 2_100)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> raised.jobEnded("quill", " ", 2_100))
+                .isInstanceOf(AlertRefused.class)
+                .hasMessageContaining("what was found");
+
+        Alert done = raised.jobEnded("quill", "valve core changed", 3_000);
+        assertThat(done.hasJob()).isFalse();
+        assertThat(done.state()).isEqualTo(AlertState.IN_HAND);
+        assertThatThrownBy(() -> done.jobEnded("quill", "again", 3_100)).isInstanceOf(AlertRefused.class);
+        assertThat(done.withJob("quill", null, 4_000).hasJob()).isTrue();
+        assertThat(raised.noted("quill", "bay 2", 2_500)
+                        .takenBack("quill", 2_600)
+                        .hasJob())
+                .isFalse();
+        assertThat(raised.closed(MENDED, 5_000).hasJob()).isFalse();
     }
 
     @Test

@@ -39,7 +39,9 @@ public class ApiTokens {
         /** To post readings, and nothing else. */
         RECEIVER,
         /** To read the figures for monitoring, and nothing else. */
-        MONITOR
+        MONITOR,
+        /** To show who may leave, and nothing else. */
+        GATE
     }
 
     /**

@@ -77,6 +77,8 @@ class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/v1/readings")
                         .hasAnyRole("MANAGER", "RECEIVER")
+                        .requestMatchers(HttpMethod.GET, "/api/v1/departures")
+                        .hasAnyRole("MANAGER", "TECHNICIAN", "VIEWER", "GATE")
                         .requestMatchers("/api/**")
                         .hasAnyRole("MANAGER", "TECHNICIAN", "DRIVER", "VIEWER")
                         .requestMatchers("/actuator/health")

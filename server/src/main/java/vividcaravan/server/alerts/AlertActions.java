@@ -113,6 +113,14 @@ public class AlertActions implements Ticking {
         return change(alerts, alert -> alert.reopened(who, reason, clock.millis()));
     }
 
+    Outcome raiseJob(List<Seen> alerts, String who, @Nullable String note) {
+        return change(alerts, alert -> alert.withJob(who, note, clock.millis()));
+    }
+
+    Outcome endJob(List<Seen> alerts, String who, @Nullable String note) {
+        return change(alerts, alert -> alert.jobEnded(who, note, clock.millis()));
+    }
+
     Outcome takeBack(List<Seen> alerts, String who) {
         return change(alerts, alert -> alert.takenBack(who, clock.millis()));
     }

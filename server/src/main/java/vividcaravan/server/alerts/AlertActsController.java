@@ -39,6 +39,8 @@ class AlertActsController {
         SHELVE,
         COUNT_WITH,
         STAND_ALONE,
+        RAISE_JOB,
+        END_JOB,
         CLOSE,
         REOPEN,
         /** The last act of each. */
@@ -53,7 +55,7 @@ class AlertActsController {
     record Chosen(@Nullable String id, @Nullable Integer version) {}
 
     /**
-     * @param reason for putting aside, closing and opening again; a note for taking in hand
+     * @param reason for putting aside, closing, opening again and ending a job; a note for taking in hand and raising one
      * @param until when what is put aside comes back
      * @param assignee user name of whoever is to deal with it; left out for nobody in particular
      * @param leading the alert that stands for the others, for counting them with it
@@ -144,6 +146,8 @@ class AlertActsController {
                 yield actions.countWith(alerts, who, QueryParameters.id("alert", leading));
             }
             case STAND_ALONE -> actions.standAlone(alerts, who);
+            case RAISE_JOB -> actions.raiseJob(alerts, who, reason);
+            case END_JOB -> actions.endJob(alerts, who, reason);
             case CLOSE -> actions.close(alerts, closure(request, who));
             case REOPEN -> actions.reopen(alerts, who, reason);
             case TAKE_BACK -> actions.takeBack(alerts, who);

@@ -99,6 +99,8 @@ final class AlertDeeds {
             case COUNTED_WITH, STANDS_ALONE -> DeedKind.ALERT_COUNTED_WITH;
             case REOPENED -> DeedKind.ALERT_REOPENED;
             case TAKEN_BACK -> DeedKind.ALERT_TAKEN_BACK;
+            case JOB_RAISED -> DeedKind.REPAIR_OPENED;
+            case JOB_ENDED -> DeedKind.REPAIR_ENDED;
             case NOTED -> DeedKind.ALERT_NOTED;
             case INSTRUCTED -> DeedKind.ALERT_INSTRUCTED;
             case DRIVER_READ -> DeedKind.ALERT_READ;
@@ -123,6 +125,8 @@ final class AlertDeeds {
             case STANDS_ALONE -> "let " + what + " stand by itself again";
             case REOPENED -> "opened " + what + " again";
             case TAKEN_BACK -> "took back the last act on " + what;
+            case JOB_RAISED -> "opened a repair for " + what;
+            case JOB_ENDED -> "ended the repair for " + what;
             case NOTED -> "wrote a note on " + what;
             case INSTRUCTED -> "told a driver what to do about " + what;
             case DRIVER_READ -> "read what to do about " + what;

@@ -18,6 +18,7 @@ import vividcaravan.core.alert.Verdict;
  * @param assignee user name of whoever is to deal with it, or null
  * @param sameCauseAs identity of the alert that stands for this one too, or null
  * @param closedOn on the strength of what it was closed, or null while it is open
+ * @param hasJob whether the workshop has an open job for it
  * @param verdict whether it was right, as whoever closed it says, or null
  */
 public record AlertItem(
@@ -43,7 +44,8 @@ public record AlertItem(
         @Nullable String assignee,
         @Nullable String sameCauseAs,
         @Nullable ClosedOn closedOn,
-        @Nullable Verdict verdict) {
+        @Nullable Verdict verdict,
+        boolean hasJob) {
 
     /**
      * What a driver said.

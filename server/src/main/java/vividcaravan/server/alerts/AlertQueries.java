@@ -304,7 +304,8 @@ public class AlertQueries {
                         ? null
                         : Long.toString(alert.handling().sameCauseAs()),
                 alert.closedOn().orElse(null),
-                alert.handling().verdict());
+                alert.handling().verdict(),
+                alert.hasJob());
     }
 
     private static AlertItem.Answer answer(AlertEntry entry) {

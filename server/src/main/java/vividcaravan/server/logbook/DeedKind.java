@@ -29,6 +29,8 @@ public enum DeedKind {
     ALERT_COUNTED_WITH("alert counted with another"),
     ALERT_REOPENED("alert opened again"),
     ALERT_TAKEN_BACK("act on an alert taken back"),
+    REPAIR_OPENED("repair opened"),
+    REPAIR_ENDED("repair ended"),
     ALERT_NOTED("note on an alert"),
     ALERT_INSTRUCTED("driver told what to do"),
     ALERT_READ("read by a driver"),

@@ -42,20 +42,22 @@ class RightsTest {
             "manager",
             "receiver token",
             "monitor token",
-            "manager token");
+            "manager token",
+            "gate token");
 
     /** Who may, in the order of {@link #CALLERS}: Y let in, - turned away, 0 as if it did not exist. */
-    private static final String ALL = "YYYYYYYYY";
+    private static final String ALL = "YYYYYYYYYY";
 
-    private static final String PEOPLE = "-YYYYY--Y";
-    private static final String OWN = "-Y0YYY--Y";
-    private static final String OWN_NOTES = "-Y0-YY--Y";
-    private static final String OWN_ANSWERS = "-Y0------";
-    private static final String DRIVE = "-YY------";
-    private static final String READ = "---YYY--Y";
-    private static final String HANDLE = "----YY--Y";
-    private static final String MANAGE = "-----Y--Y";
-    private static final String SEND = "-----YY-Y";
+    private static final String PEOPLE = "-YYYYY--Y-";
+    private static final String OWN = "-Y0YYY--Y-";
+    private static final String OWN_NOTES = "-Y0-YY--Y-";
+    private static final String OWN_ANSWERS = "-Y0-------";
+    private static final String DRIVE = "-YY-------";
+    private static final String READ = "---YYY--Y-";
+    private static final String LEAVE = "---YYY--YY";
+    private static final String HANDLE = "----YY--Y-";
+    private static final String MANAGE = "-----Y--Y-";
+    private static final String SEND = "-----YY-Y-";
 
     private static final Map<String, String> TABLE = new LinkedHashMap<>();
 
@@ -84,6 +86,7 @@ class RightsTest {
         row(OWN_NOTES, "noteAlert");
         row(OWN_ANSWERS, "answerAlert", "readInstruction");
         row(DRIVE, "getDriverPage");
+        row(LEAVE, "listDepartures");
         row(READ, "listInstructions", "getAlertHealth");
         row(HANDLE, "instructDriver");
         row(

@@ -380,6 +380,8 @@ class LogbookCompletenessTest {
         act("ALERT_TAKEN_BACK", "TAKE_BACK", closed, "\"reason\": null");
         act("ALERT_ASSIGNED", "ASSIGN", shelved, "\"assignee\": \"" + author + "\"");
         act("ALERT_REOPENED", "REOPEN", closed, "\"reason\": \"it hisses still\"");
+        act("REPAIR_OPENED", "RAISE_JOB", closed, "\"reason\": null");
+        act("REPAIR_ENDED", "END_JOB", closed, "\"reason\": \"valve core changed\"");
         act("ALERT_COUNTED_WITH", "COUNT_WITH", shelved, "\"leading\": \"" + closed + "\"");
     }
 

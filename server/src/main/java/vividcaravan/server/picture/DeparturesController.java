@@ -1,0 +1,85 @@
+package vividcaravan.server.picture;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vividcaravan.core.alert.Departure;
+import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.VehicleSnapshot;
+import vividcaravan.server.fleet.VisibleFleet;
+import vividcaravan.server.fleet.WheelStates;
+
+/** Who may leave, depot by depot, for the gate: with a token of its own that lets see nothing else. */
+@RestController
+@RequestMapping("/api/v1/departures")
+@Tag(name = "vehicles")
+class DeparturesController {
+
+    private final VisibleFleet fleet;
+    private final Clock clock;
+
+    DeparturesController(VisibleFleet fleet, Clock clock) {
+        this.fleet = fleet;
+        this.clock = clock;
+    }
+
+    /** A vehicle and whether it may leave. */
+    record DepartureLine(
+            String ref, @Nullable String plate, VehicleKind kind, Departure.Verdict verdict, List<String> reasons) {}
+
+    /**
+     * A depot; its name is null for vehicles that have none.
+     *
+     * @param vehicles who may not leave first
+     */
+    record DepotDepartures(@Nullable String depot, List<DepartureLine> vehicles) {}
+
+    /**
+     * @param at when it was so
+     * @param depots the names of all depots with vehicles, whichever was asked for
+     */
+    record DepartureList(Instant at, List<String> depots, List<DepotDepartures> items) {}
+
+    @GetMapping
+    @Operation(operationId = "listDepartures", summary = "Which vehicles may leave, and which not and why, by depot")
+    DepartureList list(@RequestParam(required = false) @Nullable String depot) {
+        Instant now = clock.instant();
+        Map<String, List<DepartureLine>> byDepot = new TreeMap<>();
+        for (FleetVehicle vehicle : fleet.vehicles()) {
+            VehicleSnapshot snapshot = vehicle.snapshot();
+            String own = snapshot.description().depot();
+            Departure departure = VehicleStanding.departure(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now));
+            byDepot.computeIfAbsent(own == null ? "" : own, name -> new ArrayList<>())
+                    .add(new DepartureLine(
+                            snapshot.description().ref(),
+                            snapshot.description().plate(),
+                            snapshot.description().kind(),
+                            departure.verdict(),
+                            departure.reasons()));
+        }
+        List<DepotDepartures> items = byDepot.entrySet().stream()
+                .filter(one -> depot == null || depot.equals(one.getKey()))
+                .map(one -> new DepotDepartures(
+                        one.getKey().isEmpty() ? null : one.getKey(),
+                        one.getValue().stream()
+                                .sorted(Comparator.comparing(DepartureLine::verdict)
+                                        .reversed()
+                                        .thenComparing(DepartureLine::ref))
+                                .toList()))
+                .toList();
+        return new DepartureList(
+                now, byDepot.keySet().stream().filter(name -> !name.isEmpty()).toList(), items);
+    }
+}
