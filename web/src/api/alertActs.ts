@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { shallowRef } from 'vue';
 import { answer, http, type Schemas } from './client';
-import { takeAlerts } from './fleet';
+import { takeAlerts, type AlertDetail } from './fleet';
 import type { AlertItem } from './live';
 
 export type Act = NonNullable<Schemas['ActRequest']['act']>;
@@ -46,6 +46,9 @@ export function useAlertActs() {
         body: { ...more, act: what, alerts: alerts.map(({ id, version }) => ({ id, version })) },
       }),
     );
+    for (const item of answered.done) {
+      client.setQueryData<AlertDetail>(['alert', item.id], (detail) => detail && { ...detail, item });
+    }
     takeAlerts(client, answered.done);
     if (what === 'TAKE_BACK' || what === 'END_JOB') offer(undefined);
     else if (answered.done.length) offer({ act: what, alerts: answered.done });

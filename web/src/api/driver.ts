@@ -51,6 +51,8 @@ export function useInstructions(id: MaybeRefOrGetter<string>) {
   return {
     data: query.data,
     error: query.error,
+    isFetching: query.isFetching,
+    refetch: query.refetch,
     async tell(driver: string): Promise<void> {
       const now = await answer(
         http.POST('/api/v1/alerts/{id}/instructions', {

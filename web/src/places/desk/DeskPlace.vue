@@ -97,7 +97,7 @@ watch([asking, isInstructing], (areOpen) => {
 
 /** From the alert's own buttons it is for that alert, whatever is chosen in the queue. */
 function act(what: Act): Promise<void> {
-  return begin(what, withBehind(shown.value));
+  return begin(what, () => withBehind(shown.value));
 }
 
 async function step(by: number): Promise<void> {
@@ -198,7 +198,7 @@ useKeys('The Desk', [
         v-if="chosen.length"
         :alerts="withBehind(chosen)"
         :trouble="trouble"
-        @act="begin"
+        @act="begin($event)"
         @none="checked = new Set()"
       />
       <p v-if="!queue.length" class="p-5 text-quiet">

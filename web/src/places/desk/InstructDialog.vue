@@ -10,7 +10,7 @@ import { useAttempt } from '@/shared/useAttempt';
 const props = defineProps<{ isOpen: boolean; alert: AlertItem }>();
 const emit = defineEmits<{ done: [] }>();
 
-const { data, error, tell } = useInstructions(() => props.alert.id);
+const { data, error, isFetching, refetch, tell } = useInstructions(() => props.alert.id);
 const { trouble, isBusy, attempt } = useAttempt();
 const chosen = ref('');
 const drivers = computed(() => data.value?.drivers ?? []);
@@ -18,9 +18,11 @@ const driver = computed(() => drivers.value.find((one) => one.userName === chose
 
 watch(
   () => props.isOpen,
-  () => {
+  (isOpen) => {
     chosen.value = '';
     trouble.value = '';
+    // Who drives it, and what there is to say, may have changed since the alert was opened.
+    if (isOpen) void refetch();
   },
 );
 
@@ -54,7 +56,7 @@ async function send(): Promise<void> {
       </figure>
       <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
       <div class="flex gap-2">
-        <button type="submit" class="button button-main" :disabled="isBusy">
+        <button type="submit" class="button button-main" :disabled="isBusy || isFetching">
           Tell {{ driver.displayName }}
         </button>
         <button type="button" class="button" @click="emit('done')">Not now</button>

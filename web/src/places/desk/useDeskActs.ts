@@ -27,8 +27,13 @@ export function useDeskActs(meant: () => AlertItem[], mayHandle: () => boolean) 
     return what === 'COUNT_WITH' ? inOrder(all).slice(1) : all;
   }
 
+  /** One after the other: whoever presses two keys means the second for what the first has made of it. */
+  let underWay = Promise.resolve();
+  const begin = (what: Act, among = meant): Promise<void> =>
+    (underWay = underWay.then(() => start(what, among())));
+
   /** Does it, or asks first what it has to know. */
-  async function begin(what: Act, among = meant()): Promise<void> {
+  async function start(what: Act, among: AlertItem[]): Promise<void> {
     const alerts = fitting(what, among);
     if (!mayHandle() || !alerts.length) return;
     if (isAsking(what)) {

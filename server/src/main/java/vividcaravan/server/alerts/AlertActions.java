@@ -39,8 +39,22 @@ public class AlertActions implements Ticking {
      * An alert as somebody saw it who wants to change it.
      *
      * @param version how long its record was then; null where that does not matter
+     * @param isOfPeople whether only what people did since matters, and not what readings showed
      */
-    record Seen(long id, @Nullable Integer version) {}
+    record Seen(long id, @Nullable Integer version, boolean isOfPeople) {
+
+        /** An alert whose record does not matter. */
+        static Seen of(long id) {
+            return new Seen(id, null, false);
+        }
+
+        /** Whether something came since that somebody has to know first. */
+        boolean isOutdated(Alert alert) {
+            return version != null
+                    && version != alert.entries().size()
+                    && (!isOfPeople || alert.entries().stream().skip(version).anyMatch(entry -> entry.who() != null));
+        }
+    }
 
     /**
      * What became of an act.
@@ -80,7 +94,7 @@ public class AlertActions implements Ticking {
      * @param also what is written down with it, and what there is to tell of that
      */
     public void instruct(long id, String who, String words, Function<Pen, List<Deed>> also) {
-        List<Seen> one = List.of(new Seen(id, null));
+        List<Seen> one = List.of(Seen.of(id));
         only(writer.make(view -> decide(view, one, alert -> alert.instructed(who, words, clock.millis()), also)));
     }
 
@@ -141,7 +155,7 @@ public class AlertActions implements Ticking {
     /** Counts alerts with another, which stands for all of them. */
     Outcome countWith(List<Seen> alerts, String who, long leading) {
         return writer.make(view -> {
-            Changed other = standing(view, new Seen(leading, null));
+            Changed other = standing(view, Seen.of(leading));
             String place = other.alert.position() == null
                     ? other.vehicle.description().ref()
                     : other.vehicle.description().ref() + " "
@@ -173,7 +187,7 @@ public class AlertActions implements Ticking {
     }
 
     private void change(long id, UnaryOperator<Alert> how) {
-        only(change(List.of(new Seen(id, null)), how));
+        only(change(List.of(Seen.of(id)), how));
     }
 
     /** What is refused to the only one is refused. */
@@ -231,7 +245,7 @@ public class AlertActions implements Ticking {
         FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
         Alert alert = vehicle.alert(seen.id())
                 .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
-        if (seen.version() != null && alert.entries().size() != seen.version()) {
+        if (seen.isOutdated(alert)) {
             throw Refusal.conflict("Something came in between: " + AlertDeeds.lastWords(alert)
                     + ". Look at it as it is now, and decide again.");
         }

@@ -44,7 +44,15 @@ class AlertActsController {
         CLOSE,
         REOPEN,
         /** The last act of each. */
-        TAKE_BACK
+        TAKE_BACK;
+
+        /** Whether it is as right where readings showed more meanwhile: somebody deals with it. */
+        boolean standsWhateverReadingsSay() {
+            return switch (this) {
+                case TAKE_IN_HAND, ASSIGN, STAND_ALONE, RAISE_JOB, END_JOB -> true;
+                default -> false;
+            };
+        }
     }
 
     /**
@@ -123,7 +131,10 @@ class AlertActsController {
         }
         faults.refuse();
         return request.alerts().stream()
-                .map(one -> new AlertActions.Seen(QueryParameters.id("alert", one.id()), one.version()))
+                .map(one -> new AlertActions.Seen(
+                        QueryParameters.id("alert", one.id()),
+                        one.version(),
+                        request.act().standsWhateverReadingsSay()))
                 .distinct()
                 .toList();
     }

@@ -141,7 +141,7 @@ class AlertsController {
     }
 
     private static List<AlertActions.Seen> seen(String id) {
-        return List.of(new AlertActions.Seen(QueryParameters.id("alert", id), null));
+        return List.of(AlertActions.Seen.of(QueryParameters.id("alert", id)));
     }
 
     private static @Nullable String orNull(@Nullable String text) {

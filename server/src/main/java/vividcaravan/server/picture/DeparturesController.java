@@ -57,7 +57,11 @@ class DeparturesController {
     DepartureList list(@RequestParam(required = false) @Nullable String depot) {
         Instant now = clock.instant();
         Map<String, List<DepartureLine>> byDepot = new TreeMap<>();
-        for (FleetVehicle vehicle : fleet.vehicles()) {
+        List<FleetVehicle> worstFirst = fleet.vehicles().stream()
+                .sorted(Comparator.comparing(DeparturesController::worst)
+                        .thenComparing(vehicle -> vehicle.description().ref()))
+                .toList();
+        for (FleetVehicle vehicle : worstFirst) {
             VehicleSnapshot snapshot = vehicle.snapshot();
             String own = snapshot.description().depot();
             Departure departure = VehicleStanding.departure(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now));
@@ -75,11 +79,18 @@ class DeparturesController {
                         one.getKey().isEmpty() ? null : one.getKey(),
                         one.getValue().stream()
                                 .sorted(Comparator.comparing(DepartureLine::verdict)
-                                        .reversed()
-                                        .thenComparing(DepartureLine::ref))
+                                        .reversed())
                                 .toList()))
                 .toList();
         return new DepartureList(
                 now, byDepot.keySet().stream().filter(name -> !name.isEmpty()).toList(), items);
+    }
+
+    /** What it calls for most urgently; least where nothing is open. */
+    private static int worst(FleetVehicle vehicle) {
+        return VehicleStanding.open(vehicle).stream()
+                .findFirst()
+                .map(alert -> alert.urgency().ordinal())
+                .orElse(Integer.MAX_VALUE);
     }
 }

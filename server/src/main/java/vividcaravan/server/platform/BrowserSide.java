@@ -36,7 +36,8 @@ class BrowserSide implements WebMvcConfigurer {
             "/demo",
             "/sign-in",
             "/set-up",
-            "/join"
+            "/join",
+            "/gate"
         })
         String page() {
             return "forward:/index.html";

@@ -114,6 +114,37 @@ class AlertActsTest {
     }
 
     @Test
+    void readingsThatSayMoreStopAClosingAndNotThatSomebodyDealsWithIt() {
+        int version = of("1L").get("version").asInt();
+        Instant later = Instant.now().minusSeconds(1_200).truncatedTo(ChronoUnit.SECONDS);
+        door.readings(array(IntStream.range(0, 4)
+                .mapToObj(minute -> reading(truck.left(), later.plusSeconds(minute * 60L), 600, 20))
+                .toList()));
+        assertThat(of("1L").get("version").asInt()).isGreaterThan(version);
+
+        assertThat(act("CLOSE", seen(left, version), ", \"reason\": \"filled\"")
+                        .json()
+                        .at("/refused/0/message")
+                        .asString())
+                .contains("Something came in between");
+        assertThat(act("ACKNOWLEDGE", seen(left, version), "")
+                        .json()
+                        .get("done")
+                        .isEmpty())
+                .isTrue();
+        assertThat(act("RAISE_JOB", seen(left, version), "")
+                        .json()
+                        .at("/done/0/hasJob")
+                        .asBoolean())
+                .isTrue();
+        assertThat(act("ASSIGN", seen(left, version), "")
+                        .json()
+                        .at("/refused/0/message")
+                        .asString())
+                .contains("opened a repair");
+    }
+
+    @Test
     void ofTwoAtOnceOneIsTold() throws Exception {
         int version = of("1L").get("version").asInt();
         ExecutorService people = Executors.newFixedThreadPool(8);
