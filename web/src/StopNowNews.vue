@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useAlerts } from './api/fleet';
 import { usePeople } from './api/people';
 import { useSession } from './api/session';
+import { callOut } from './shared/alarm';
 import { stopsNow } from './shared/title';
 
 /** Says a new Stop now, and what a driver answers, wherever the reader is: by voice, and the first in the title. */
@@ -20,7 +21,14 @@ watch(
     stopsNow.value = now.length;
     // What stood there when the page was opened is no news.
     const fresh = now.filter((alert) => known && !known.has(alert.id));
-    if (fresh.length) news.value = `Stop now. ${fresh.map((alert) => alert.summary).join(' ')}`;
+    if (fresh.length) {
+      news.value = `Stop now. ${fresh.map((alert) => alert.summary).join(' ')}`;
+      callOut(
+        'Stop now',
+        fresh.map((alert) => alert.summary).join(' '),
+        fresh.map((alert) => alert.id).join(),
+      );
+    }
     known = new Set(now.map((alert) => alert.id));
   },
   { immediate: true },

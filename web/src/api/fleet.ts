@@ -14,19 +14,31 @@ export type EvidenceChart = Schemas['EvidenceChart'];
 /** A wheel falls asleep without a word, so pictures are fetched afresh now and then. */
 const REFRESH_MILLIS = 60_000;
 const MOST_ALERTS = '1000';
+/** Beyond that nobody reads on; the most urgent are there. */
+const MOST_OPEN = 10_000;
 const SOON_MILLIS = 1_500;
 const FRAME_MILLIS = 30;
+
+/** Everything that is open, the worst first, page after page. */
+async function allOpen(): Promise<AlertItem[]> {
+  const all: AlertItem[] = [];
+  let cursor: string | null | undefined;
+  do {
+    const page = await answer(
+      http.GET('/api/v1/alerts', {
+        params: { query: { limit: MOST_ALERTS, order: 'urgency', ...(cursor ? { cursor } : {}) } },
+      }),
+    );
+    all.push(...page.items);
+    cursor = page.nextCursor;
+  } while (cursor && all.length < MOST_OPEN);
+  return all;
+}
 
 export function useAlerts() {
   return useQuery({
     queryKey: ['alerts'],
-    queryFn: async () =>
-      (
-        await answer(
-          // The worst first: an old stop now must not fall behind the newest thousand.
-          http.GET('/api/v1/alerts', { params: { query: { limit: MOST_ALERTS, order: 'urgency' } } }),
-        )
-      ).items,
+    queryFn: allOpen,
     refetchInterval: REFRESH_MILLIS,
   });
 }

@@ -132,7 +132,8 @@ export const OFFICE_PAGES: PlacePage[] = [
     path: '/office/reading',
     title: 'My reading',
     answers: 'In which units and by which light you read, and your own password.',
-    alsoCalled: 'units psi bar kpa celsius fahrenheit theme night paper dark password sign out sessions',
+    alsoCalled:
+      'sound tones notification alarm units psi bar kpa celsius fahrenheit theme night paper dark password sign out sessions',
     component: () => import('./office/MyReading.vue'),
   },
 ];

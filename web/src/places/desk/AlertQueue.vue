@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { AlertItem } from '@/api/live';
-import { URGENCIES, urgencyText, urgencyWords } from '@/shared/urgency';
+import { URGENCIES, urgencyText, urgencyWords, type Urgency } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
-import { byWeather, needsSomebody } from './queue';
+import { needsSomebody, together } from './queue';
 import QueueRow from './QueueRow.vue';
 
 /** What is open, grouped by what is to be done. */
@@ -13,22 +13,29 @@ const props = defineProps<{
   behind: Map<string, AlertItem[]>;
   chosen: string | undefined;
   mayChoose: boolean;
+  isInFlood: boolean;
   depotOf: (vehicle: string) => string | null | undefined;
 }>();
 
 const checked = defineModel<Set<string>>('checked', { required: true });
 
+const MOST_LINES = 200;
+/** Of which instruction everything is shown, however much it is. */
+const whole = ref(new Set<Urgency>());
 const calls = computed(() => props.alerts.filter(needsSomebody));
 const groups = computed(() =>
   URGENCIES.map((urgency) => {
     const all = props.alerts.filter((alert) => alert.urgency === urgency && !needsSomebody(alert));
-    return { urgency, count: all.length, ...byWeather(all, props.depotOf) };
+    const { alerts, groups } = together(all, props.depotOf, props.isInFlood);
+    // A long queue is read from its beginning; what says stop now is all of it there.
+    const most = urgency === 'STOP_NOW' || whole.value.has(urgency) ? alerts.length : MOST_LINES;
+    return { urgency, count: all.length, alerts: alerts.slice(0, most), left: alerts.length - most, groups };
   }).filter((group) => group.count),
 );
 /** Every line in the order in which it stands. */
 const lines = computed(() => [
   ...calls.value,
-  ...groups.value.flatMap((group) => [...group.alerts, ...group.cold.flatMap((place) => place.alerts)]),
+  ...groups.value.flatMap((group) => [...group.alerts, ...group.groups.flatMap((one) => one.alerts)]),
 ]);
 let last: string | undefined;
 
@@ -81,15 +88,20 @@ defineExpose({ choose });
           @choose="choose(alert.id, $event)"
         />
       </li>
-      <li v-for="place in group.cold" :key="place.depot" class="border-t border-rule last:border-b">
-        <details :open="place.alerts.some((alert) => alert.id === chosen)">
-          <summary class="flex cursor-pointer items-center gap-x-2.5 py-3 pr-5 pl-5 sm:py-2">
-            <UrgencyMark urgency="PLAN" />
-            <span class="grow font-medium">Cold weather at {{ place.depot }}</span>
-            <span class="figure text-quiet">{{ place.alerts.length }} vehicles</span>
+      <li v-if="group.left > 0" class="border-t border-rule px-5 py-2.5">
+        <button type="button" class="link" @click="whole = new Set([...whole, group.urgency])">
+          Show the other {{ group.left }}, less urgent or younger
+        </button>
+      </li>
+      <li v-for="one in group.groups" :key="one.title" class="border-t border-rule last:border-b">
+        <details :open="one.alerts.some((alert) => alert.id === chosen)">
+          <summary class="flex cursor-pointer items-center gap-x-2.5 py-3 pr-4 pl-3 sm:py-2">
+            <UrgencyMark :urgency="group.urgency" />
+            <span class="grow font-medium">{{ one.title }}</span>
+            <span class="figure text-quiet">{{ one.alerts.length }}</span>
           </summary>
           <ul>
-            <li v-for="alert in place.alerts" :key="alert.id" class="border-t border-rule">
+            <li v-for="alert in one.alerts" :key="alert.id" class="border-t border-rule">
               <QueueRow
                 :alert="alert"
                 :is-chosen="chosen === alert.id"

@@ -19,8 +19,9 @@ import ReopenDialog from './ReopenDialog.vue';
 import ShelveDialog from './ShelveDialog.vue';
 import TakeBackNote from './TakeBackNote.vue';
 import { isBeginning } from './firstSteps';
-import { byCause, inOrder, NO_FILTER, passes } from './queue';
+import { byCause, callsLately, inOrder, isFlood, NO_FILTER, passes } from './queue';
 import { useDeskActs } from './useDeskActs';
+import { useClock } from '@/shared/time';
 import { onKey, useKeys } from '@/shared/keys';
 
 /** What needs me now, and what do I say? */
@@ -41,6 +42,10 @@ const isLeading = computed(
   () => !props.id && !alerts.value?.length && isBeginning(vehicles.value?.items ?? []),
 );
 const everything = computed(() => inOrder(alerts.value ?? []));
+const { now } = useClock();
+const lately = computed(() => callsLately(everything.value, now.value));
+const isInFlood = ref(false);
+watch(lately, (calls) => (isInFlood.value = isFlood(calls, isInFlood.value)), { immediate: true });
 const passing = computed(() =>
   everything.value.filter((alert) => passes(alert, filter.value, depotOf.value.get(alert.vehicle ?? ''))),
 );
@@ -185,6 +190,10 @@ useKeys('The Desk', [
         :depots="depots"
         :hidden="everything.length - passing.length"
       />
+      <p v-if="isInFlood" role="status" class="border-b border-rule px-5 py-2.5">
+        <span class="font-semibold">Many at once:</span> <span class="figure">{{ lately }}</span> in ten
+        minutes. What is alike stands together; <em>Stop now</em> stands by itself, and nothing is hidden.
+      </p>
       <AlertQueue
         ref="list"
         v-model:checked="checked"
@@ -192,6 +201,7 @@ useKeys('The Desk', [
         :behind="folded.behind"
         :chosen="shownId"
         :may-choose="mayHandleAlerts"
+        :is-in-flood="isInFlood"
         :depot-of="(ref) => depotOf.get(ref)"
       />
       <ChosenBar

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { AlertItem } from '@/api/live';
 import { NBSP } from '@/shared/units';
-import { byCause, byWeather, fits, fuse, inOrder, NO_FILTER, passes } from './queue';
+import { byCause, callsLately, fits, fuse, inOrder, isFlood, NO_FILTER, passes, together } from './queue';
 
 function alert(id: string, more: Partial<AlertItem> = {}): AlertItem {
   return {
@@ -51,9 +51,9 @@ describe('the queue', () => {
       alert(id, { kind: 'WEATHER_LOW', urgency: 'PLAN', vehicle });
     const depots: Record<string, string> = { A: 'High Tarn', B: 'High Tarn', C: 'Larkmoor' };
     const alerts = [alert('leak'), cold('1', 'A'), cold('2', 'B'), cold('3', 'C'), cold('4', 'nowhere')];
-    const { alerts: rest, cold: depotsInCold } = byWeather(alerts, (vehicle) => depots[vehicle]);
+    const { alerts: rest, groups } = together(alerts, (vehicle) => depots[vehicle], false);
     expect(rest.map((a) => a.id)).toEqual(['leak', '3', '4']);
-    expect(depotsInCold.map((d) => [d.depot, d.alerts.length])).toEqual([['High Tarn', 2]]);
+    expect(groups.map((one) => [one.title, one.alerts.length])).toEqual([['Cold weather at High Tarn', 2]]);
   });
 
   it('counts the fuse down to when the second limit is reached', () => {
@@ -136,5 +136,44 @@ describe('what may be done to an alert', () => {
     expect(fits('REOPEN', alert('a', { state: 'CLOSED' }))).toBe(true);
     expect(fits('STAND_ALONE', alert('a'))).toBe(false);
     expect(fits('STAND_ALONE', alert('a', { sameCauseAs: 'b' }))).toBe(true);
+  });
+});
+
+describe('a flood', () => {
+  const now = new Date('2026-11-20T06:00:00Z');
+  const minutesAgo = (minutes: number) => new Date(now.getTime() - minutes * 60_000).toISOString();
+
+  it('begins above ten in ten minutes and ends below five', () => {
+    expect(isFlood(10, false)).toBe(false);
+    expect(isFlood(11, false)).toBe(true);
+    expect(isFlood(5, true)).toBe(true);
+    expect(isFlood(4, true)).toBe(false);
+  });
+
+  it('counts what opened, came back or grew lately', () => {
+    const step = { kind: 'SLOW_LEAK', urgency: 'NEXT_STOP' } as const;
+    const calls = [
+      alert('old', { openedAt: minutesAgo(30), history: [{ ...step, at: minutesAgo(30) }] }),
+      alert('grown', { openedAt: minutesAgo(30), history: [{ ...step, at: minutesAgo(3) }] }),
+      alert('new', { openedAt: minutesAgo(1), history: [{ ...step, at: minutesAgo(1) }] }),
+    ];
+    expect(callsLately(calls, now)).toBe(2);
+  });
+
+  it('lets stand together what is alike at a depot, and never what says stop now', () => {
+    const silent = { kind: 'SENSOR_SILENT' } as const;
+    const many = [
+      alert('1', silent),
+      alert('2', silent),
+      alert('3', { ...silent, urgency: 'STOP_NOW' }),
+      alert('4', { ...silent, urgency: 'STOP_NOW' }),
+      alert('5', { kind: 'SLOW_LEAK' }),
+    ];
+    const { alerts, groups } = together(many, () => 'Larkmoor', true);
+    expect(alerts.map((a) => a.id)).toEqual(['3', '4', '5']);
+    expect(groups.map((group) => [group.title, group.alerts.length])).toEqual([
+      ['Sensor silent at Larkmoor', 2],
+    ]);
+    expect(together(many, () => 'Larkmoor', false).groups).toEqual([]);
   });
 });

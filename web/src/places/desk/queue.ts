@@ -1,35 +1,61 @@
 import type { Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
 import { span } from '@/shared/time';
-import { rank } from '@/shared/urgency';
+import { kindWords, rank } from '@/shared/urgency';
 
 /** A fuse this long is drawn full. */
 const FULL_MINUTES = 12 * 60;
 
 const isWeather = (alert: AlertItem) => alert.kind === 'WEATHER_LOW';
 
-/** Notes about the weather, which one round of a depot puts right. */
-export interface ColdDepot {
-  depot: string;
+const TEN_MINUTES = 10 * 60_000;
+/** More than so many in ten minutes are a flood, until there are fewer than {@link FEW}: ISA-18.2, from memory. */
+const MANY = 10;
+const FEW = 5;
+
+/** How many alerts called in the last ten minutes: opened, came back or grew. */
+export const callsLately = (alerts: AlertItem[], now: Date): number =>
+  alerts.filter((alert) => {
+    const last = alert.history.at(-1)?.at ?? alert.openedAt;
+    return now.getTime() - new Date(last).getTime() < TEN_MINUTES;
+  }).length;
+
+/** Whether more come than anybody can look at one by one. */
+export const isFlood = (calls: number, wasFlood: boolean): boolean =>
+  wasFlood ? calls >= FEW : calls > MANY;
+
+/** Alerts that stand together in a part of the queue. */
+export interface Together {
+  title: string;
   alerts: AlertItem[];
 }
 
-/** Takes the notes about the weather out of a part of the queue, where several vehicles of a depot have one. */
-export function byWeather(
+/**
+ * Takes out of a part of the queue what stands together: notes about the weather, which one round of a depot puts right,
+ * and in a flood whatever is of one kind at one depot. What says stop now always stands by itself.
+ */
+export function together(
   alerts: AlertItem[],
   depotOf: (vehicle: string) => string | null | undefined,
-): { alerts: AlertItem[]; cold: ColdDepot[] } {
-  const cold = new Map<string, AlertItem[]>();
+  isInFlood: boolean,
+): { alerts: AlertItem[]; groups: Together[] } {
+  const byTitle = new Map<string, AlertItem[]>();
   for (const alert of alerts) {
-    const depot = isWeather(alert) && alert.vehicle ? depotOf(alert.vehicle) : undefined;
-    if (depot) cold.set(depot, [...(cold.get(depot) ?? []), alert]);
+    const depot = alert.vehicle ? depotOf(alert.vehicle) : undefined;
+    const stands = alert.urgency === 'STOP_NOW' || !(isWeather(alert) ? depot : isInFlood);
+    if (stands) continue;
+    const what = isWeather(alert) ? 'Cold weather' : capital(kindWords(alert.kind));
+    const title = depot ? `${what} at ${depot}` : what;
+    byTitle.set(title, [...(byTitle.get(title) ?? []), alert]);
   }
-  const together = [...cold]
-    .filter(([, notes]) => notes.length > 1)
-    .map(([depot, notes]) => ({ depot, alerts: notes }));
-  const taken = new Set(together.flatMap((one) => one.alerts));
-  return { alerts: alerts.filter((alert) => !taken.has(alert)), cold: together };
+  const groups = [...byTitle]
+    .filter(([, own]) => own.length > 1)
+    .map(([title, own]) => ({ title, alerts: own }));
+  const taken = new Set(groups.flatMap((group) => group.alerts));
+  return { alerts: alerts.filter((alert) => !taken.has(alert)), groups };
 }
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Whether a driver asked for help, or sees smoke, and nobody deals with it yet: that goes before what sensors say. */
 export const needsSomebody = (alert: AlertItem) =>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OwnAlarm from './OwnAlarm.vue';
 import OwnAccess from './OwnAccess.vue';
 import ReadingPreferences from './ReadingPreferences.vue';
 
@@ -7,5 +8,6 @@ import ReadingPreferences from './ReadingPreferences.vue';
 
 <template>
   <ReadingPreferences />
+  <OwnAlarm class="mt-6 border-t border-rule pt-5" />
   <OwnAccess class="mt-6 border-t border-rule pt-5" />
 </template>
