@@ -82,6 +82,16 @@ export const OFFICE_PAGES: PlacePage[] = [
     component: () => import('./office/TeamList.vue'),
   },
   {
+    name: 'duty',
+    path: '/office/duty',
+    title: 'Duty list',
+    answers: 'Who is on duty when, and who is called when nobody acknowledges a Stop now.',
+    rights: MANAGERS_CHANGE,
+    alsoCalled: 'escalation on call rota roster shifts who is called standby night',
+    roles: NOT_DRIVERS,
+    component: () => import('./office/duty/DutyPage.vue'),
+  },
+  {
     name: 'mail',
     path: '/office/mail',
     title: 'Mail',

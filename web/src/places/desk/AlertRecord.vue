@@ -29,6 +29,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   JOB_ENDED: 'job ended',
   TAKEN_BACK: 'the last step taken back',
   NOTED: 'note',
+  ESCALATED: 'called',
   INSTRUCTED: 'driver told what to do',
   DRIVER_READ: 'read',
   DRIVER_STOPPED: 'told from beside the vehicle',
@@ -42,6 +43,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
 const SAYING: Schemas['Entry']['change'][] = [
   'NOTED',
   'DRIVER_READ',
+  'ESCALATED',
   'DRIVER_STOPPED',
   'DRIVER_LOOKED',
   'DRIVER_NEEDS_HELP',

@@ -98,7 +98,9 @@ const speak = (language: DriverPage['language']) =>
         </ul>
       </section>
       <p class="mt-5">
-        <RouterLink :to="{ name: 'desk', params: { id: first.alert } }">{{ page.words.details }}</RouterLink>
+        <RouterLink :to="{ name: 'desk', params: { id: first.alert } }" class="way">{{
+          page.words.details
+        }}</RouterLink>
       </p>
     </template>
     <template v-else>

@@ -128,7 +128,7 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
       >
     </div>
     <p v-if="isDeparture && !isDriver" class="pb-2 print:hidden">
-      <RouterLink to="/gate">Large, for the gate or on paper</RouterLink>
+      <RouterLink to="/gate" class="way">Large, for the gate or on paper</RouterLink>
     </p>
     <p v-if="isDeparture" class="max-w-3xl pb-2 text-quiet">
       As far as tyre sensors tell. The driver’s walk round the vehicle stays; makers’ data and local law go

@@ -207,7 +207,9 @@ async function end(): Promise<void> {
         </div>
       </form>
       <p class="mt-5">
-        <RouterLink :to="{ name: 'desk', params: { id: item.id } }">The alert with its readings</RouterLink>
+        <RouterLink :to="{ name: 'desk', params: { id: item.id } }" class="way"
+          >The alert with its readings</RouterLink
+        >
       </p>
     </template>
     <p v-else class="mt-3 text-quiet">Fetching …</p>

@@ -454,6 +454,31 @@ public record Alert(
         return next.with(new AlertEntry(at, AlertEntry.Change.INSTRUCTED, kind, urgency, who, words));
     }
 
+    /** Who acts where the duty list does. */
+    private static final String DUTY_LIST = "duty list";
+
+    /**
+     * This alert after somebody was called since nobody had acknowledged it.
+     *
+     * @param words whom, and how
+     * @throws AlertRefused if somebody has, or it is closed
+     */
+    public Alert escalated(String words, long at) {
+        if (state != AlertState.NEW) {
+            throw new AlertRefused("Somebody has seen this alert; nobody else is called.");
+        }
+        return new Next().with(new AlertEntry(at, AlertEntry.Change.ESCALATED, kind, urgency, DUTY_LIST, words));
+    }
+
+    /** When it called last: opened, came back or grew. */
+    public long calledAt() {
+        long last = openedAt;
+        for (AlertEntry entry : entries) {
+            last = entry.change().isStep() ? entry.at() : last;
+        }
+        return last;
+    }
+
     /** This alert after {@code who} had the instruction before their eyes; itself where they had it before. */
     public Alert read(String who, long at) {
         for (int i = entries.size() - 1; i >= 0; i--) {

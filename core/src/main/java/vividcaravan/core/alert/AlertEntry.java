@@ -30,6 +30,8 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         JOB_RAISED,
         JOB_ENDED,
         NOTED,
+        /** Nobody had acknowledged it: somebody was called. */
+        ESCALATED,
         /** A driver was told what to do. */
         INSTRUCTED,
         /** The driver has it before their eyes. */
@@ -65,7 +67,12 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
 
         /** Whether it is only words, which change nothing. */
         public boolean isSaying() {
-            return this == NOTED || this == DRIVER_READ || isAnswer();
+            return this == NOTED || isNews() || isAnswer();
+        }
+
+        /** Whether it says only that somebody was reached, which nobody decides on. */
+        public boolean isNews() {
+            return this == DRIVER_READ || this == ESCALATED;
         }
 
         /** Whether the judge's evidence changed, as against a person's dealing with it. */

@@ -133,7 +133,9 @@ public record AlertHealth(
     }
 
     private static boolean isSeen(AlertEntry entry) {
-        return entry.who() != null && !entry.change().isAnswer() && entry.change() != AlertEntry.Change.DRIVER_READ;
+        return entry.who() != null
+                && !entry.change().isAnswer()
+                && !entry.change().isNews();
     }
 
     private static boolean isAction(AlertEntry entry) {

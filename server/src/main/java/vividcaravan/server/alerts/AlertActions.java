@@ -13,12 +13,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Ticking;
@@ -50,9 +52,14 @@ public class AlertActions implements Ticking {
 
         /** Whether something came since that somebody has to know first. */
         boolean isOutdated(Alert alert) {
-            return version != null
-                    && version != alert.entries().size()
-                    && (!isOfPeople || alert.entries().stream().skip(version).anyMatch(entry -> entry.who() != null));
+            return version != null && alert.entries().stream().skip(version).anyMatch(this::matters)
+                    || version != null && version > alert.entries().size();
+        }
+
+        private boolean matters(AlertEntry entry) {
+            boolean isOnlySaid =
+                    isOfPeople && (entry.who() == null || entry.change().isSaying());
+            return !entry.change().isNews() && !isOnlySaid;
         }
     }
 
@@ -96,6 +103,18 @@ public class AlertActions implements Ticking {
     public void instruct(long id, String who, String words, Function<Pen, List<Deed>> also) {
         List<Seen> one = List.of(Seen.of(id));
         only(writer.make(view -> decide(view, one, alert -> alert.instructed(who, words, clock.millis()), also)));
+    }
+
+    /**
+     * Notes that somebody was called since nobody had acknowledged an alert.
+     *
+     * @param words whom, and how
+     * @param also what is written down with it, and what there is to tell of that
+     */
+    public void escalate(long id, String words, Function<Pen, List<Deed>> also) {
+        List<Seen> one = List.of(Seen.of(id));
+        only(writer.make(
+                Author.SCHEDULE, view -> decide(view, one, alert -> alert.escalated(words, clock.millis()), also)));
     }
 
     /** Notes that a driver has the instruction before their eyes. */

@@ -63,7 +63,7 @@ final class AlertDeeds {
     /** Who did what {@code entry} says; {@code people} if it was a person. */
     static Author author(AlertEntry entry, Author people) {
         return switch (entry.change()) {
-            case UNSHELVED -> Author.SCHEDULE;
+            case UNSHELVED, ESCALATED -> Author.SCHEDULE;
             case OPENED, GREW, RETURNED, RECOVERED, PROVEN -> Author.JUDGE;
             default -> entry.who() == null ? Author.JUDGE : people;
         };
@@ -102,6 +102,7 @@ final class AlertDeeds {
             case JOB_RAISED -> DeedKind.REPAIR_OPENED;
             case JOB_ENDED -> DeedKind.REPAIR_ENDED;
             case NOTED -> DeedKind.ALERT_NOTED;
+            case ESCALATED -> DeedKind.ALERT_ESCALATED;
             case INSTRUCTED -> DeedKind.ALERT_INSTRUCTED;
             case DRIVER_READ -> DeedKind.ALERT_READ;
             case DRIVER_STOPPED, DRIVER_LOOKED, DRIVER_NEEDS_HELP -> DeedKind.ALERT_ANSWERED;
@@ -128,6 +129,7 @@ final class AlertDeeds {
             case JOB_RAISED -> "opened a repair for " + what;
             case JOB_ENDED -> "ended the repair for " + what;
             case NOTED -> "wrote a note on " + what;
+            case ESCALATED -> "called somebody for " + what;
             case INSTRUCTED -> "told a driver what to do about " + what;
             case DRIVER_READ -> "read what to do about " + what;
             case DRIVER_STOPPED -> "has stopped, told of " + what;

@@ -32,6 +32,8 @@ public enum DeedKind {
     REPAIR_OPENED("repair opened"),
     REPAIR_ENDED("repair ended"),
     ALERT_NOTED("note on an alert"),
+    ALERT_ESCALATED("somebody called for an alert"),
+    DUTY_CHANGED("duty list changed"),
     ALERT_INSTRUCTED("driver told what to do"),
     ALERT_READ("read by a driver"),
     ALERT_ANSWERED("answer of a driver"),

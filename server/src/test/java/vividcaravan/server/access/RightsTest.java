@@ -87,6 +87,8 @@ class RightsTest {
         row(OWN_ANSWERS, "answerAlert", "readInstruction");
         row(DRIVE, "getDriverPage");
         row(LEAVE, "listDepartures");
+        row(READ, "getDuty");
+        row(MANAGE, "setDuty", "setDutyWait");
         row(READ, "listInstructions", "getAlertHealth");
         row(HANDLE, "instructDriver");
         row(

@@ -233,6 +233,8 @@ class LogbookCompletenessTest {
                 "PUT",
                 "/depots",
                 "{ \"name\": \"Larkmoor\", \"timeZone\": \"Europe/Dublin\", \"altitudeM\": 35 }");
+        doing("setDuty", "DUTY_CHANGED", "PUT", "/duty", "{ \"depot\": \"Larkmoor\" }");
+        doing("setDutyWait", "DUTY_CHANGED", "PUT", "/duty/wait", "{ \"waitMinutes\": 7 }");
         String truck =
                 """
                 { "ref": "%s", "kind": "RIGID_TRUCK", "depot": "Larkmoor", "axles": [

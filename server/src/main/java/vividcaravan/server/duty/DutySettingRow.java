@@ -1,0 +1,14 @@
+package vividcaravan.server.duty;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+
+@Entity
+@Table(name = "duty_setting")
+class DutySettingRow {
+    @Id
+    int id;
+
+    int waitMinutes;
+}

@@ -1,0 +1,170 @@
+package vividcaravan.server.duty;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertRefused;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.duty.Escalation;
+import vividcaravan.server.access.Accounts;
+import vividcaravan.server.access.Preferences;
+import vividcaravan.server.access.Role;
+import vividcaravan.server.alerts.AlertActions;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.mail.Outbox;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.Ticking;
+import vividcaravan.server.platform.WriteFailed;
+import vividcaravan.server.writer.Pen;
+
+/**
+ * Calls people for a stop now that nobody acknowledges, one after the other, at any hour. What was done is written down with
+ * the mail itself, so that a kill in between neither loses a call nor makes it twice.
+ */
+@Component
+class Escalations implements Ticking {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Escalations.class);
+    private static final Duration EVERY = Duration.ofSeconds(10);
+
+    private final FleetDirectory fleet;
+    private final DutyLists duty;
+    private final Accounts accounts;
+    private final AlertActions actions;
+    private final Outbox outbox;
+    private final SessionFactory sessions;
+    private final Clock clock;
+
+    Escalations(
+            FleetDirectory fleet,
+            DutyLists duty,
+            Accounts accounts,
+            AlertActions actions,
+            Outbox outbox,
+            SessionFactory sessions,
+            Clock clock) {
+        this.fleet = fleet;
+        this.duty = duty;
+        this.accounts = accounts;
+        this.actions = actions;
+        this.outbox = outbox;
+        this.sessions = sessions;
+        this.clock = clock;
+    }
+
+    @Override
+    public List<Tick> ticks() {
+        return List.of(new Tick("escalation", EVERY, EVERY, () -> escalate(clock.instant())));
+    }
+
+    void escalate(Instant now) {
+        for (FleetVehicle vehicle : fleet.vehicles()) {
+            for (Alert alert : vehicle.openAlerts()) {
+                if (alert.urgency() == Urgency.STOP_NOW && alert.state() == AlertState.NEW) {
+                    escalate(vehicle, vehicle.asItIsNow(alert), now);
+                }
+            }
+        }
+    }
+
+    private void escalate(FleetVehicle vehicle, Alert alert, Instant now) {
+        Map<String, Accounts.Member> people = accounts.all().stream()
+                .filter(member -> member.removedAt() == null)
+                .collect(Collectors.toMap(member -> member.account().userName(), Function.identity()));
+        List<String> managers = people.values().stream()
+                .filter(member -> member.account().role() == Role.MANAGER)
+                .map(member -> member.account().userName())
+                .sorted()
+                .toList();
+        String depot = vehicle.description().depot();
+        List<String> onDuty = depot == null
+                ? List.of()
+                : duty.of(depot).onDuty(now).stream()
+                        .filter(people::containsKey)
+                        .toList();
+        Escalation steps = Escalation.of(
+                onDuty, managers, Duration.ofMinutes(duty.waitMinutes()).toMillis());
+        EscalationRow known = known(alert);
+        boolean isSameCall = known != null && known.calledAt == alert.calledAt();
+        int step = steps.due(isSameCall ? known.step : -1, isSameCall ? known.steppedAt : 0, now.toEpochMilli());
+        if (step >= 0) {
+            List<Accounts.Member> called =
+                    steps.steps().get(step).stream().map(people::get).toList();
+            call(vehicle, alert, called, row(alert, step, now), known == null);
+        }
+    }
+
+    private @Nullable EscalationRow known(Alert alert) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session.get(EscalationRow.class, alert.id());
+        }
+    }
+
+    private static EscalationRow row(Alert alert, int step, Instant now) {
+        EscalationRow row = new EscalationRow();
+        row.alertId = alert.id();
+        row.calledAt = alert.calledAt();
+        row.step = step;
+        row.steppedAt = now.toEpochMilli();
+        return row;
+    }
+
+    private void call(
+            FleetVehicle vehicle, Alert alert, List<Accounts.Member> people, EscalationRow row, boolean isNew) {
+        String words = people.stream()
+                .map(one -> one.account().displayName() + (one.email() == null ? ", no mail address" : ", by mail"))
+                .collect(Collectors.joining("; "));
+        String why = row.step == 0 ? words : "Nobody has acknowledged it. " + words;
+        try {
+            actions.escalate(alert.id(), why, pen -> {
+                List<Deed> deeds = new ArrayList<>();
+                people.stream()
+                        .filter(one -> one.email() != null)
+                        .forEach(one -> deeds.add(letter(pen, one, alert, vehicle)));
+                if (isNew) {
+                    pen.session().insert(row);
+                } else {
+                    pen.session().update(row);
+                }
+                return deeds;
+            });
+        } catch (AlertRefused | Refusal e) {
+            LOG.info("Nobody is called for alert {} any more: {}", alert.id(), e.getMessage());
+        } catch (WriteFailed e) {
+            LOG.warn("Alert {} is called for at the next try: {}", alert.id(), e.getMessage());
+        }
+    }
+
+    private Deed letter(Pen pen, Accounts.Member person, Alert alert, FleetVehicle vehicle) {
+        Preferences own = person.account().preferences();
+        AlertWords inUnits = new AlertWords(own.pressureUnit(), own.temperatureUnit());
+        AlertWords words =
+                vehicle.depot().map(depot -> inUnits.by(depot.timeZone())).orElse(inUnits);
+        String ref = vehicle.description().ref();
+        return outbox.write(
+                pen,
+                person.email(),
+                "Stop now: " + ref
+                        + (alert.position() == null
+                                ? ""
+                                : " " + alert.position().code()),
+                words.summary(alert, ref) + "\n" + words.advice(alert)
+                        + "\n\nAcknowledge it at the Desk; otherwise the next on duty is called.");
+    }
+}

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useDuty } from '@/api/duty';
+import { usePeople } from '@/api/people';
+import { useSession } from '@/api/session';
+import NumberField from '@/shared/NumberField.vue';
+import { useAttempt } from '@/shared/useAttempt';
+import DepotDuty from './DepotDuty.vue';
+
+/** Who is on duty when, and who is called when nobody acknowledges a stop now. */
+const { data, error, set, setWait } = useDuty();
+const { isManager } = useSession();
+const { handlers } = usePeople();
+const { trouble, isBusy, attempt } = useAttempt();
+
+const chosen = ref('');
+const depot = computed(
+  () => data.value?.depots.find((one) => one.depot === chosen.value) ?? data.value?.depots[0],
+);
+const wait = ref<number | null>(null);
+watch(
+  () => data.value?.waitMinutes,
+  (minutes) => (wait.value = minutes ?? null),
+  { immediate: true },
+);
+const storeWait = () => attempt(() => setWait(wait.value ?? 0));
+</script>
+
+<template>
+  <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+  <div v-else-if="data" class="max-w-3xl">
+    <p>
+      A <em>Stop now</em> calls the first on duty at once, at any hour. Who has not acknowledged it in time is
+      followed by the next on the list, and then by all managers. Where nobody is on duty, all managers are
+      called.
+    </p>
+    <form v-if="isManager" class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="storeWait">
+      <NumberField v-model="wait" class="w-56" label="Each has so long to answer" unit="min" />
+      <button type="submit" class="button" :disabled="isBusy || wait === data.waitMinutes">Store</button>
+    </form>
+    <p v-else class="mt-3">Each has {{ data.waitMinutes }} minutes to answer.</p>
+    <p v-if="trouble" role="alert" class="mt-1 text-stop">{{ trouble }}</p>
+
+    <p v-if="!depot" class="mt-5">
+      There is no depot yet. <RouterLink :to="{ name: 'depots' }">Add one</RouterLink> first.
+    </p>
+    <template v-else>
+      <label v-if="data.depots.length > 1" class="mt-5 block w-64">
+        Depot
+        <select v-model="chosen" class="field mt-1">
+          <option v-for="(one, i) in data.depots" :key="one.depot" :value="i ? one.depot : ''">
+            {{ one.depot }}
+          </option>
+        </select>
+      </label>
+      <DepotDuty
+        :key="depot.depot"
+        class="mt-4"
+        :duty="depot"
+        :people="handlers"
+        :may-change="isManager"
+        :set="set"
+      />
+    </template>
+  </div>
+  <p v-else class="text-quiet">Fetching …</p>
+</template>
