@@ -14,13 +14,19 @@ public class DemoAccounts implements SmartLifecycle {
     /** What the sign-in page offers. */
     public record Offer(String userName, String displayName, Role role, String password) {}
 
+    /** The invented manager. */
+    public static final String MANAGER = "marrable";
+
+    /** The invented technician. */
+    public static final String TECHNICIAN = "quill";
+
     /** The invented driver. */
     public static final String DRIVER = "tansley";
 
     /** One person of each role. */
     public static final List<Offer> OFFERS = List.of(
-            new Offer("marrable", "I. Marrable", Role.MANAGER, "larkmoor-manager"),
-            new Offer("quill", "B. Quill", Role.TECHNICIAN, "larkmoor-technician"),
+            new Offer(MANAGER, "I. Marrable", Role.MANAGER, "larkmoor-manager"),
+            new Offer(TECHNICIAN, "B. Quill", Role.TECHNICIAN, "larkmoor-technician"),
             new Offer(DRIVER, "O. Tansley", Role.DRIVER, "larkmoor-driver"),
             new Offer("sedge", "P. Sedge", Role.VIEWER, "larkmoor-viewer"));
 

@@ -2,13 +2,17 @@ package vividcaravan.server.demo;
 
 import java.net.URI;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalTime;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -16,11 +20,13 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.duty.Shift;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.ApiTokens;
 import vividcaravan.server.access.DemoAccounts;
 import vividcaravan.server.document.DocumentIntake;
+import vividcaravan.server.duty.DutyLists;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.Installation;
@@ -41,6 +47,10 @@ class DemoFleet implements DisposableBean {
     /** What the invented driver drives: a tractor unit with a fault, its trailer, and a bus. */
     private static final Set<String> DRIVEN = Set.of("GX-05", "GT-15", "BV-03");
 
+    private static final LocalTime BEGIN_OF_DAY = LocalTime.of(6, 0);
+    private static final LocalTime END_OF_DAY = LocalTime.of(18, 0);
+
+    private final DutyLists duty;
     private final FleetDirectory fleet;
     private final DocumentIntake register;
     private final ApiTokens tokens;
@@ -54,6 +64,7 @@ class DemoFleet implements DisposableBean {
     private Thread thread;
 
     DemoFleet(
+            DutyLists duty,
             FleetDirectory fleet,
             DocumentIntake register,
             ApiTokens tokens,
@@ -63,6 +74,7 @@ class DemoFleet implements DisposableBean {
             Clock clock,
             VividProperties properties) {
         this.isDemo = properties.demo();
+        this.duty = duty;
         this.fleet = fleet;
         this.register = register;
         this.tokens = tokens;
@@ -86,6 +98,7 @@ class DemoFleet implements DisposableBean {
                     DemoAccounts.DRIVER,
                     DRIVEN.stream().map(ref -> fleet.existing(ref).id()).collect(Collectors.toSet()));
             stores.fill();
+            fleet.depots().forEach(depot -> duty.set(depot.name(), week(), List.of()));
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.
         tokens.revoke(TOKEN_NAME);
@@ -101,6 +114,15 @@ class DemoFleet implements DisposableBean {
         thread = new Thread(live, "simulated-receivers");
         thread.setDaemon(true);
         thread.start();
+    }
+
+    /** The manager by day, the technician by night. */
+    private static List<Shift> week() {
+        return Arrays.stream(DayOfWeek.values())
+                .flatMap(day -> Stream.of(
+                        new Shift(DemoAccounts.MANAGER, day, BEGIN_OF_DAY, END_OF_DAY),
+                        new Shift(DemoAccounts.TECHNICIAN, day, END_OF_DAY, BEGIN_OF_DAY)))
+                .toList();
     }
 
     /** Where an earlier run got to, or where the history begins. */

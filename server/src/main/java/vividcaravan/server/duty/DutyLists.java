@@ -22,7 +22,7 @@ import vividcaravan.server.writer.SingleWriter;
 
 /** The duty lists of the depots, and how long somebody who is called has to answer. */
 @Component
-class DutyLists {
+public class DutyLists {
 
     static final int WAIT_MINUTES = 5;
     private static final int ONLY = 1;
@@ -77,7 +77,7 @@ class DutyLists {
     }
 
     /** Puts a depot's list in the place of what it was. */
-    void set(String depot, List<Shift> shifts, List<Replacement> replacements) {
+    public void set(String depot, List<Shift> shifts, List<Replacement> replacements) {
         DutyList before = of(depot);
         writer.make(view -> Decision.make(pen -> {
             for (String table : List.of("ShiftRow", "ReplacementRow")) {
