@@ -22,8 +22,8 @@ export function useDuty() {
     async set(body: Schemas['DutyRequest']): Promise<void> {
       client.setQueryData(KEY, await answer(http.PUT('/api/v1/duty', { body })));
     },
-    async setWait(waitMinutes: number): Promise<void> {
-      client.setQueryData(KEY, await answer(http.PUT('/api/v1/duty/wait', { body: { waitMinutes } })));
+    async setSettings(body: Schemas['DutySettings']): Promise<void> {
+      client.setQueryData(KEY, await answer(http.PUT('/api/v1/duty/settings', { body })));
     },
   };
 }

@@ -56,6 +56,16 @@ export function useTeamActions() {
         ),
       );
     },
+    async reachBy(userName: string, phone: string): Promise<void> {
+      put(
+        await answer(
+          http.PUT('/api/v1/accounts/{userName}/phone', {
+            params: { path: { userName } },
+            body: { phone: phone.trim() || null },
+          }),
+        ),
+      );
+    },
     async invite(body: Schemas['InvitationRequest']): Promise<void> {
       await answer(http.POST('/api/v1/invitations', { body }));
       await client.invalidateQueries({ queryKey: TEAM });

@@ -101,6 +101,15 @@ export const OFFICE_PAGES: PlacePage[] = [
     component: () => import('./office/OutboxPage.vue'),
   },
   {
+    name: 'texts',
+    path: '/office/texts',
+    title: 'Text messages',
+    answers: 'Which service sends text messages for us, what was written to whom, and whether it left.',
+    alsoCalled: 'sms texts webhook messages secret phone service gateway',
+    roles: MANAGER_ONLY,
+    component: () => import('./office/TextsPage.vue'),
+  },
+  {
     name: 'depots',
     path: '/office/depots',
     title: 'Depots',

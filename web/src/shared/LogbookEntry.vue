@@ -49,6 +49,8 @@ const link = computed<RouteLocationRaw | undefined>(() => {
       return { name: 'limits' };
     case 'LOAD_TABLE':
       return { name: 'targets' };
+    case 'TEXT':
+      return { name: 'texts' };
     case 'MAIL':
       return { name: 'mail' };
     case 'STOCK':

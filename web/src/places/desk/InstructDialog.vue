@@ -16,6 +16,16 @@ const chosen = ref('');
 const drivers = computed(() => data.value?.drivers ?? []);
 const driver = computed(() => drivers.value.find((one) => one.userName === chosen.value) ?? drivers.value[0]);
 
+const ways = computed(() => {
+  const more = [
+    ...(driver.value?.hasEmail ? ['by mail'] : []),
+    ...(driver.value?.hasPhone ? ['by text message'] : []),
+  ];
+  return more.length
+    ? ['on their page', ...more].join(', ')
+    : 'on their page; no mail address and no telephone is known';
+});
+
 watch(
   () => props.isOpen,
   (isOpen) => {
@@ -45,11 +55,7 @@ async function send(): Promise<void> {
         </select>
       </label>
       <figure>
-        <figcaption class="text-quiet">
-          {{ driver.displayName }} is told<template v-if="driver.hasEmail">
-            on their page and by mail</template
-          ><template v-else> on their page; no mail address is known</template>:
-        </figcaption>
+        <figcaption class="text-quiet">{{ driver.displayName }} is told {{ ways }}:</figcaption>
         <blockquote :lang="driver.language.toLowerCase()" class="mt-1 border-l-3 border-ink pl-3">
           <p v-for="line in driver.text.split('\n')" :key="line">{{ line }}</p>
         </blockquote>

@@ -11,7 +11,11 @@ const { nameOf } = usePeople();
 const { at } = useClock();
 
 type Delivery = Told['deliveries'][number];
-const CHANNELS: Record<Delivery['channel'], string> = { PAGE: 'their page', EMAIL: 'mail' };
+const CHANNELS: Record<Delivery['channel'], string> = {
+  PAGE: 'their page',
+  EMAIL: 'mail',
+  TEXT: 'text message',
+};
 const STATES: Record<Delivery['state'], string> = {
   WAITING: 'waiting',
   SENT: 'sent',

@@ -8,6 +8,7 @@ import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import AddByHand from './AddByHand.vue';
 import DriverVehicles from './DriverVehicles.vue';
+import PhoneOf from './PhoneOf.vue';
 import InviteForm from './InviteForm.vue';
 import { ROLES } from './roles';
 import { vStacked } from '@/shared/stacked';
@@ -43,6 +44,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
             <th scope="col" class="py-1 font-normal">Name</th>
             <th scope="col" class="font-normal max-sm:hidden">User name</th>
             <th scope="col" class="font-normal">Role</th>
+            <th scope="col" class="font-normal">Text messages</th>
             <th scope="col" class="font-normal">Sees</th>
             <th scope="col"><span class="spoken">Take off</span></th>
           </tr>
@@ -56,6 +58,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
               </th>
               <td class="figure max-sm:hidden">{{ member.userName }}</td>
               <td>{{ ROLES[member.role].name }}</td>
+              <td><PhoneOf :member="member" /></td>
               <td>
                 <DriverVehicles v-if="member.role === 'DRIVER'" :driver="member" />
                 <span v-else class="text-quiet">every vehicle</span>
@@ -75,7 +78,7 @@ const takeOff = (member: TeamMember, then: 'END' | 'PASS_ON') =>
               </td>
             </tr>
             <tr v-if="toRemove === member.userName" class="border-b border-rule">
-              <td colspan="5" class="py-2">
+              <td colspan="6" class="py-2">
                 <p class="max-w-prose whitespace-normal">
                   <template v-if="tokensOf(member).length">
                     {{ member.displayName }} will be out at once. What comes in by

@@ -9,7 +9,7 @@ import { useAttempt } from '@/shared/useAttempt';
 import DepotDuty from './DepotDuty.vue';
 
 /** Who is on duty when, and who is called when nobody acknowledges a stop now. */
-const { data, error, set, setWait } = useDuty();
+const { data, error, set, setSettings } = useDuty();
 const { isManager } = useSession();
 const { handlers } = usePeople();
 const { trouble, isBusy, attempt } = useAttempt();
@@ -19,12 +19,22 @@ const depot = computed(
   () => data.value?.depots.find((one) => one.depot === chosen.value) ?? data.value?.depots[0],
 );
 const wait = ref<number | null>(null);
+const digest = ref('');
 watch(
-  () => data.value?.waitMinutes,
-  (minutes) => (wait.value = minutes ?? null),
+  () => data.value && [data.value.waitMinutes, data.value.digestHour],
+  () => {
+    wait.value = data.value?.waitMinutes ?? null;
+    digest.value = String(data.value?.digestHour ?? '');
+  },
   { immediate: true },
 );
-const storeWait = () => attempt(() => setWait(wait.value ?? 0));
+const hour = computed(() => (digest.value === '' ? null : Number(digest.value)));
+const isSame = computed(
+  () => wait.value === data.value?.waitMinutes && hour.value === (data.value?.digestHour ?? null),
+);
+const HOURS = Array.from({ length: 24 }, (_, i) => i);
+const hourWords = (at: number) => `${String(at).padStart(2, '0')}:00`;
+const store = () => attempt(() => setSettings({ waitMinutes: wait.value, digestHour: hour.value }));
 </script>
 
 <template>
@@ -35,11 +45,25 @@ const storeWait = () => attempt(() => setWait(wait.value ?? 0));
       followed by the next on the list, and then by all managers. Where nobody is on duty, all managers are
       called.
     </p>
-    <form v-if="isManager" class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="storeWait">
+    <form v-if="isManager" class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="store">
       <NumberField v-model="wait" class="w-56" label="Each has so long to answer" unit="min" />
-      <button type="submit" class="button" :disabled="isBusy || wait === data.waitMinutes">Store</button>
+      <label
+        >What is not urgent is mailed to managers
+        <select v-model="digest" class="field mt-1">
+          <option value="">never</option>
+          <option v-for="at in HOURS" :key="at" :value="String(at)">
+            every day at {{ hourWords(at) }}, by the depot’s clock
+          </option>
+        </select>
+      </label>
+      <button type="submit" class="button" :disabled="isBusy || isSame">Store</button>
     </form>
-    <p v-else class="mt-3">Each has {{ data.waitMinutes }} minutes to answer.</p>
+    <p v-else class="mt-3">
+      Each has {{ data.waitMinutes }} minutes to answer.
+      <template v-if="typeof data.digestHour === 'number'">
+        What is not urgent is mailed to managers every day at {{ hourWords(data.digestHour) }}.</template
+      >
+    </p>
     <p v-if="trouble" role="alert" class="mt-1 text-stop">{{ trouble }}</p>
 
     <p v-if="!depot" class="mt-5">

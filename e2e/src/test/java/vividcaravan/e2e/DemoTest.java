@@ -151,17 +151,21 @@ class DemoTest extends InBrowser {
         page.getByText("No mail leaves from here").waitFor();
         assertNothingFound(page, "mail");
         // Their content comes after their heading.
-        Map<String, String> others = Map.of(
-                "/office", "Receivers and tokens",
-                "/office/tyres-and-gauges", "Local law goes first",
-                "/office/logbook", "Check the book",
-                "/office/team", "Somebody without e-mail",
-                "/office/depots", "Sallow Bridge",
-                "/office/receivers", "Make a token",
-                "/office/fleet", "Take the fleet out",
-                "/office/backups", "Make a backup now",
-                "/office/reading", "Your password",
-                "/stores", "sensor with steel strap");
+        Map<String, String> others = Map.ofEntries(
+                Map.entry("/office", "Receivers and tokens"),
+                Map.entry("/office/tyres-and-gauges", "Local law goes first"),
+                Map.entry("/office/alert-health", "What they call for"),
+                Map.entry("/office/logbook", "Check the book"),
+                Map.entry("/office/team", "Somebody without e-mail"),
+                Map.entry("/office/duty", "On duty at"),
+                Map.entry("/office/texts", "What was written"),
+                Map.entry("/office/depots", "Sallow Bridge"),
+                Map.entry("/office/receivers", "Make a token"),
+                Map.entry("/office/fleet", "Take the fleet out"),
+                Map.entry("/office/backups", "Make a backup now"),
+                Map.entry("/office/reading", "Three short tones"),
+                Map.entry("/stores", "sensor with steel strap"),
+                Map.entry("/gate", "May leave"));
         others.forEach((path, words) -> {
             page.navigate(path);
             page.locator("main").getByText(words).first().waitFor();
@@ -189,7 +193,7 @@ class DemoTest extends InBrowser {
         assertNothingFound(page, "alert");
         page.getByText("as a table").click();
         assertNothingFound(page, "alert with its table");
-        for (String key : List.of("c", "?", "/")) {
+        for (String key : List.of("c", "g", "i", "?", "/")) {
             page.keyboard().press(key);
             page.getByRole(AriaRole.DIALOG).waitFor();
             assertNothingFound(page, "dialog of " + key);
@@ -197,6 +201,7 @@ class DemoTest extends InBrowser {
             page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
         }
 
+        repair(page);
         page.navigate("/vehicles");
         page.getByRole(AriaRole.ROW).nth(3).waitFor();
         assertNothingFound(page, "vehicles");
@@ -221,6 +226,40 @@ class DemoTest extends InBrowser {
                 .click();
         page.getByRole(AriaRole.DIALOG).waitFor();
         assertNothingFound(page, "recording a pressure");
+    }
+
+    /** Several alerts chosen, a job from one of them, and the page of its driver. */
+    private void repair(Page page) {
+        page.navigate("/desk");
+        page.locator("nav [type=checkbox]").nth(1).check();
+        page.getByText("1 chosen").waitFor();
+        assertNothingFound(page, "chosen alerts");
+        page.getByText("Choose none").click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^LM-22")))
+                .click();
+        page.getByText("What is likely behind it").waitFor();
+        String id = page.url().replaceAll(".*/", "");
+        page.keyboard().press("j");
+        page.getByText("The workshop has a job for it")
+                .filter(new Locator.FilterOptions().setVisible(true))
+                .waitFor();
+        assertNothingFound(page, "alert with a job");
+        page.navigate("/workshop/repairs/" + id);
+        page.getByText("What was done?").waitFor();
+        assertNothingFound(page, "repair");
+    }
+
+    @ParameterizedTest(name = "{0} at {1}x{2}")
+    @CsvSource({"LIGHT, 1280, 800", "DARK, 390, 844", "LIGHT, 390, 844"})
+    void axeFindsNothingOnTheDriversPage(ColorScheme theme, int width, int height) {
+        Page page = newPage(product.address, width, height, theme);
+        enterAs(page, "O. Tansley");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Deutsch"))
+                .click();
+        page.getByText("Nur im Stand lesen und antworten.").waitFor();
+        page.locator("details summary").first().click();
+
+        assertNothingFound(page, "the driver's page");
     }
 
     @Test

@@ -104,8 +104,10 @@ class WithoutTheScreenTest extends InBrowser {
             ear.type("^Note", "driver told to wait")
                     .press("button", "^Write the note")
                     .hears("Done");
-            aDriverReadsWhatToDo(product, trucks.ref(0));
-            ear.hears("GX-0: O. Tansley has stopped").hears("GX-0: O. Tansley needs help");
+            ByEar driver = aDriverReadsWhatToDo(product, trucks.ref(0));
+            ear.hears("GX-0: O. Tansley has stopped");
+            driver.press("button", "^I need help").hears("The workshop has your answer. I need help");
+            ear.hears("GX-0: O. Tansley needs help");
             assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("A driver needs somebody")))
                     .isVisible();
             ear.press("button", "^Closer").hears("The chart shows").press("button", "^Close C");
@@ -125,7 +127,7 @@ class WithoutTheScreenTest extends InBrowser {
         }
     }
 
-    private void aDriverReadsWhatToDo(Product product, String ref) {
+    private ByEar aDriverReadsWhatToDo(Product product, String ref) {
         product.post(
                 "/api/v1/accounts",
                 Product.TOKEN,
@@ -141,7 +143,7 @@ class WithoutTheScreenTest extends InBrowser {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .containsText("Stop now");
         assertThat(page.getByText(ref)).isVisible();
-        ear.press("button", "^I need help").hears("The workshop has your answer");
+        return ear;
     }
 
     private static void leak(Product product, Trucks trucks) {

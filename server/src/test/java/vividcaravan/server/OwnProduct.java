@@ -38,6 +38,7 @@ public final class OwnProduct implements AutoCloseable {
         List<String> arguments = new ArrayList<>(List.of(
                 "--server.port=0",
                 "--vivid.data-dir=" + folder,
+                "--vivid.texts.allow-inside=true",
                 "--vivid.api-token=" + RunningProduct.TOKEN,
                 "--spring.main.allow-bean-definition-overriding=true",
                 "--logging.level.root=error",

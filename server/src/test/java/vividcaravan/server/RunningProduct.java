@@ -35,6 +35,7 @@ public final class RunningProduct implements BeforeAllCallback {
                         "--server.port=0",
                         "--vivid.data-dir=" + folder,
                         "--vivid.api-token=" + TOKEN,
+                        "--vivid.texts.allow-inside=true",
                         "--logging.level.root=error",
                         "--logging.level.vividcaravan=error");
         port = ((WebServerApplicationContext) context).getWebServer().getPort();

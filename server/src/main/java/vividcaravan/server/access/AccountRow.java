@@ -57,6 +57,9 @@ class AccountRow {
     /** Null where the account was made by hand. */
     String email;
 
+    /** Where they get text messages, or null. */
+    String phone;
+
     /** Since when this person is no longer on the team; null while they are. */
     Instant removedAt;
 

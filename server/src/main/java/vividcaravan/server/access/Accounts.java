@@ -166,12 +166,17 @@ public class Accounts implements UserDetailsService {
      * @param removedAt since when this person is no longer on the team; null while they are
      * @param vehicleIds vehicles that a driver sees
      */
-    public record Member(Account account, @Nullable String email, @Nullable Instant removedAt, Set<Long> vehicleIds) {}
+    public record Member(
+            Account account,
+            @Nullable String email,
+            @Nullable String phone,
+            @Nullable Instant removedAt,
+            Set<Long> vehicleIds) {}
 
     /** Everybody, by name; those who were taken off too, since records name them. */
     public List<Member> all() {
         return rows.findAllByIsDemoOrderByUserName(isDemo).stream()
-                .map(row -> new Member(row.account(), row.email, row.removedAt, Set.copyOf(row.vehicleIds)))
+                .map(row -> new Member(row.account(), row.email, row.phone, row.removedAt, Set.copyOf(row.vehicleIds)))
                 .toList();
     }
 
@@ -351,6 +356,24 @@ public class Accounts implements UserDetailsService {
 
     private static String words(Preferences.Theme theme) {
         return theme.name().toLowerCase(Locale.ROOT);
+    }
+
+    /**
+     * Says where somebody gets text messages.
+     *
+     * @param phone a telephone number, or null for none
+     */
+    public void reachBy(String userName, @Nullable String phone) {
+        writer.make(view -> {
+            AccountRow row = existing(view, userName);
+            String before = row.phone;
+            return Decision.make(pen -> {
+                row.phone = phone;
+                pen.session().update(row);
+                return Done.by(deed(DeedKind.PHONE_CHANGED, row, "changed the telephone of ")
+                        .with("Telephone", before, phone));
+            });
+        });
     }
 
     /**

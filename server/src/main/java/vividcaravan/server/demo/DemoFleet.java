@@ -47,6 +47,9 @@ class DemoFleet implements DisposableBean {
     /** What the invented driver drives: a tractor unit with a fault, its trailer, and a bus. */
     private static final Set<String> DRIVEN = Set.of("GX-05", "GT-15", "BV-03");
 
+    /** Set aside for invented people. */
+    private static final String PHONE = "020 910 0177";
+
     private static final LocalTime BEGIN_OF_DAY = LocalTime.of(6, 0);
     private static final LocalTime END_OF_DAY = LocalTime.of(18, 0);
 
@@ -97,6 +100,7 @@ class DemoFleet implements DisposableBean {
             accounts.assign(
                     DemoAccounts.DRIVER,
                     DRIVEN.stream().map(ref -> fleet.existing(ref).id()).collect(Collectors.toSet()));
+            accounts.reachBy(DemoAccounts.DRIVER, PHONE);
             stores.fill();
             fleet.depots().forEach(depot -> duty.set(depot.name(), week(), List.of()));
         }

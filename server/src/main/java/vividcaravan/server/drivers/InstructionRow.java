@@ -34,4 +34,8 @@ class InstructionRow {
     String email;
 
     Long mailId;
+    /** Null where no text message was sent. */
+    String phone;
+
+    Long textId;
 }

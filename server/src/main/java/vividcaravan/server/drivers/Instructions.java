@@ -24,6 +24,8 @@ import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.mail.MailState;
 import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.texts.TextState;
+import vividcaravan.server.texts.Texts;
 
 /** Tells drivers what to do about an alert, by what they have, and knows what became of it. */
 @Service
@@ -32,7 +34,8 @@ class Instructions {
     /** A way by which an instruction goes. */
     enum Channel {
         PAGE,
-        EMAIL
+        EMAIL,
+        TEXT
     }
 
     /** How far it came. */
@@ -59,14 +62,17 @@ class Instructions {
      * Somebody who drives the vehicle, and what they would be told.
      *
      * @param hasEmail whether a mail can be sent to them
+     * @param hasPhone whether a text message can be sent to them
      */
-    record Driver(String userName, String displayName, Language language, String text, boolean hasEmail) {}
+    record Driver(
+            String userName, String displayName, Language language, String text, boolean hasEmail, boolean hasPhone) {}
 
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
     private final Accounts accounts;
     private final AlertActions actions;
     private final Outbox outbox;
+    private final Texts texts;
     private final Clock clock;
 
     Instructions(
@@ -75,12 +81,14 @@ class Instructions {
             Accounts accounts,
             AlertActions actions,
             Outbox outbox,
+            Texts texts,
             Clock clock) {
         this.sessions = sessions;
         this.fleet = fleet;
         this.accounts = accounts;
         this.actions = actions;
         this.outbox = outbox;
+        this.texts = texts;
         this.clock = clock;
     }
 
@@ -129,8 +137,13 @@ class Instructions {
                         member.account().displayName(),
                         language(member),
                         known.textIn(language(member)),
-                        member.email() != null))
+                        member.email() != null,
+                        phone(member) != null))
                 .toList();
+    }
+
+    private @Nullable String phone(Accounts.Member member) {
+        return texts.isThere() ? member.phone() : null;
     }
 
     private static Language language(Accounts.Member member) {
@@ -139,7 +152,7 @@ class Instructions {
     }
 
     /**
-     * Tells a driver what to do, on their page and where they have an address by mail.
+     * Tells a driver what to do: on their page, by mail and by text message, as far as they have them.
      *
      * @param who user name of whoever tells them
      * @throws Refusal if the alert is not open, or nobody of this name drives the vehicle
@@ -162,8 +175,9 @@ class Instructions {
         row.toldBy = who;
         row.toldAt = clock.instant();
         row.email = member.email();
-        String words = member.account().displayName()
-                + (row.email == null ? ", on their page" : ", on their page and by mail");
+        row.phone = phone(member);
+        String words = member.account().displayName() + ", on their page" + (row.email == null ? "" : ", by mail")
+                + (row.phone == null ? "" : ", by text message");
         String subject = known.vehicle.description().ref() + ": "
                 + known.in(row.language).doNow();
         actions.instruct(alertId, who, words, pen -> {
@@ -172,6 +186,11 @@ class Instructions {
                 Deed mail = outbox.write(pen, row.email, subject, row.text);
                 row.mailId = Long.valueOf(mail.thing().id());
                 deeds.add(mail);
+            }
+            if (row.phone != null) {
+                Deed text = texts.write(pen, row.phone, row.text);
+                row.textId = Long.valueOf(text.thing().id());
+                deeds.add(text);
             }
             pen.session().insert(row);
             return deeds;
@@ -206,6 +225,9 @@ class Instructions {
         if (row.mailId != null) {
             outbox.find(row.mailId).map(Instructions::byMail).ifPresent(all::add);
         }
+        if (row.textId != null) {
+            texts.find(row.textId).map(Instructions::byText).ifPresent(all::add);
+        }
         return all;
     }
 
@@ -222,6 +244,21 @@ class Instructions {
                         .findFirst()
                         .map(entry -> new Delivery(Channel.PAGE, State.SEEN, Instant.ofEpochMilli(entry.at()), null)))
                 .orElse(new Delivery(Channel.PAGE, State.SENT, row.toldAt, null));
+    }
+
+    private static Delivery byText(Texts.Text text) {
+        State state =
+                switch (text.state()) {
+                    case SENT -> State.SENT;
+                    case FAILED -> State.FAILED;
+                    default -> State.WAITING;
+                };
+        boolean isKept = text.state() == TextState.KEPT;
+        return new Delivery(
+                Channel.TEXT,
+                state,
+                text.sentAt(),
+                isKept ? "This is the demo; it stays under Text messages." : text.trouble());
     }
 
     private static Delivery byMail(Outbox.Mail mail) {

@@ -33,6 +33,7 @@ class DutyController {
 
     private static final int MOST_LINES = 500;
     private static final int LONGEST_WAIT = 120;
+    private static final int LAST_HOUR = 23;
 
     private final DutyLists duty;
     private final FleetDirectory fleet;
@@ -60,14 +61,20 @@ class DutyController {
             List<ShiftLine> shifts,
             List<ReplacementLine> replacements) {}
 
-    /** @param waitMinutes how long each who is called has to answer before the next is */
-    record Duty(int waitMinutes, List<DepotDuty> depots) {}
+    /**
+     * @param waitMinutes how long each who is called has to answer before the next is
+     * @param digestHour at which hour of each depot's day managers are mailed what is not urgent, or null for never
+     */
+    record Duty(int waitMinutes, @Nullable Integer digestHour, List<DepotDuty> depots) {}
 
     @GetMapping
     @Operation(operationId = "getDuty", summary = "Who is on duty when, by depot")
     Duty get() {
+        DutyLists.Settings settings = duty.settings();
         return new Duty(
-                duty.waitMinutes(), fleet.depots().stream().map(this::depot).toList());
+                settings.waitMinutes(),
+                settings.digestHour(),
+                fleet.depots().stream().map(this::depot).toList());
     }
 
     private DepotDuty depot(DepotDescription depot) {
@@ -88,20 +95,28 @@ class DutyController {
                         .toList());
     }
 
-    /** How long each who is called has to answer. */
-    record WaitRequest(@Nullable Integer waitMinutes) {}
+    /** How people are called and told; an hour is left out where no digest is wanted. */
+    record DutySettings(@Nullable Integer waitMinutes, @Nullable Integer digestHour) {}
 
-    @PutMapping("/wait")
+    @PutMapping("/settings")
     @PreAuthorize("hasRole('MANAGER')")
-    @Operation(operationId = "setDutyWait", summary = "Set how long a stop now waits before the next is called")
-    Duty setWait(@RequestBody WaitRequest request) {
+    @Operation(
+            operationId = "setDutySettings",
+            summary = "Set how long a stop now waits before the next is called, and when a digest is mailed")
+    Duty setSettings(@RequestBody DutySettings request) {
+        Faults faults = new Faults();
         Integer minutes = request.waitMinutes();
         if (minutes == null || minutes < 1 || minutes > LONGEST_WAIT) {
-            throw Refusal.badRequest(
+            faults.add(
                     "waitMinutes",
                     "A stop now waits from 1 to " + LONGEST_WAIT + " minutes, this says " + minutes + ".");
         }
-        duty.setWait(minutes);
+        Integer hour = request.digestHour();
+        if (hour != null && (hour < 0 || hour > LAST_HOUR)) {
+            faults.add("digestHour", "A day has the hours 0 to " + LAST_HOUR + ", this says " + hour + ".");
+        }
+        faults.refuse();
+        duty.set(new DutyLists.Settings(minutes, hour));
         return get();
     }
 

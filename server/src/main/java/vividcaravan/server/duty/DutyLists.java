@@ -7,6 +7,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.duty.DutyList;
 import vividcaravan.core.duty.Replacement;
@@ -38,10 +39,18 @@ public class DutyLists {
         this.fleet = fleet;
     }
 
-    int waitMinutes() {
+    /**
+     * How people are called and told.
+     *
+     * @param waitMinutes how long each who is called has to answer
+     * @param digestHour at which hour of a depot's day what is not urgent is told, or null for never
+     */
+    record Settings(int waitMinutes, @Nullable Integer digestHour) {}
+
+    Settings settings() {
         try (StatelessSession session = sessions.openStatelessSession()) {
             DutySettingRow row = session.get(DutySettingRow.class, ONLY);
-            return row == null ? WAIT_MINUTES : row.waitMinutes;
+            return row == null ? new Settings(WAIT_MINUTES, null) : new Settings(row.waitMinutes, row.digestHour);
         }
     }
 
@@ -139,15 +148,16 @@ public class DutyLists {
                         .toList());
     }
 
-    /** How long each waits for an answer, minutes. */
-    void setWait(int minutes) {
-        int before = waitMinutes();
+    /** Sets how people are called and told. */
+    void set(Settings settings) {
+        Settings before = settings();
         writer.make(view -> {
             boolean isNew = view.get(DutySettingRow.class, ONLY) == null;
             return Decision.make(pen -> {
                 DutySettingRow row = new DutySettingRow();
                 row.id = ONLY;
-                row.waitMinutes = minutes;
+                row.waitMinutes = settings.waitMinutes();
+                row.digestHour = settings.digestHour();
                 if (isNew) {
                     pen.session().insert(row);
                 } else {
@@ -156,8 +166,9 @@ public class DutyLists {
                 return Done.by(Deed.of(
                                 DeedKind.DUTY_CHANGED,
                                 new Thing(Thing.Kind.SETTING, "duty", "duty list"),
-                                "changed how long a stop now waits before the next is called")
-                        .with("Waits", "min", before, minutes));
+                                "changed how people are called and told")
+                        .with("Waits", "min", before.waitMinutes(), settings.waitMinutes())
+                        .with("Digest at", "h", before.digestHour(), settings.digestHour()));
             });
         });
     }

@@ -11,4 +11,6 @@ class DutySettingRow {
     int id;
 
     int waitMinutes;
+    /** By the depot's clock; null where no digest is written. */
+    Integer digestHour;
 }

@@ -31,6 +31,7 @@ import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.Ticking;
 import vividcaravan.server.platform.WriteFailed;
+import vividcaravan.server.texts.Texts;
 import vividcaravan.server.writer.Pen;
 
 /**
@@ -48,6 +49,7 @@ class Escalations implements Ticking {
     private final Accounts accounts;
     private final AlertActions actions;
     private final Outbox outbox;
+    private final Texts texts;
     private final SessionFactory sessions;
     private final Clock clock;
 
@@ -57,6 +59,7 @@ class Escalations implements Ticking {
             Accounts accounts,
             AlertActions actions,
             Outbox outbox,
+            Texts texts,
             SessionFactory sessions,
             Clock clock) {
         this.fleet = fleet;
@@ -64,6 +67,7 @@ class Escalations implements Ticking {
         this.accounts = accounts;
         this.actions = actions;
         this.outbox = outbox;
+        this.texts = texts;
         this.sessions = sessions;
         this.clock = clock;
     }
@@ -99,7 +103,9 @@ class Escalations implements Ticking {
                         .filter(people::containsKey)
                         .toList();
         Escalation steps = Escalation.of(
-                onDuty, managers, Duration.ofMinutes(duty.waitMinutes()).toMillis());
+                onDuty,
+                managers,
+                Duration.ofMinutes(duty.settings().waitMinutes()).toMillis());
         EscalationRow known = known(alert);
         boolean isSameCall = known != null && known.calledAt == alert.calledAt();
         int step = steps.due(isSameCall ? known.step : -1, isSameCall ? known.steppedAt : 0, now.toEpochMilli());
@@ -128,15 +134,13 @@ class Escalations implements Ticking {
     private void call(
             FleetVehicle vehicle, Alert alert, List<Accounts.Member> people, EscalationRow row, boolean isNew) {
         String words = people.stream()
-                .map(one -> one.account().displayName() + (one.email() == null ? ", no mail address" : ", by mail"))
+                .map(one -> one.account().displayName() + ways(one))
                 .collect(Collectors.joining("; "));
         String why = row.step == 0 ? words : "Nobody has acknowledged it. " + words;
         try {
             actions.escalate(alert.id(), why, pen -> {
                 List<Deed> deeds = new ArrayList<>();
-                people.stream()
-                        .filter(one -> one.email() != null)
-                        .forEach(one -> deeds.add(letter(pen, one, alert, vehicle)));
+                people.forEach(one -> deeds.addAll(letters(pen, one, alert, vehicle)));
                 if (isNew) {
                     pen.session().insert(row);
                 } else {
@@ -151,20 +155,29 @@ class Escalations implements Ticking {
         }
     }
 
-    private Deed letter(Pen pen, Accounts.Member person, Alert alert, FleetVehicle vehicle) {
+    private String ways(Accounts.Member person) {
+        String ways = (person.email() == null ? "" : ", by mail")
+                + (person.phone() == null || !texts.isThere() ? "" : ", by text message");
+        return ways.isEmpty() ? ", no mail address and no telephone" : ways;
+    }
+
+    private List<Deed> letters(Pen pen, Accounts.Member person, Alert alert, FleetVehicle vehicle) {
         Preferences own = person.account().preferences();
         AlertWords inUnits = new AlertWords(own.pressureUnit(), own.temperatureUnit());
         AlertWords words =
                 vehicle.depot().map(depot -> inUnits.by(depot.timeZone())).orElse(inUnits);
         String ref = vehicle.description().ref();
-        return outbox.write(
-                pen,
-                person.email(),
-                "Stop now: " + ref
-                        + (alert.position() == null
-                                ? ""
-                                : " " + alert.position().code()),
-                words.summary(alert, ref) + "\n" + words.advice(alert)
-                        + "\n\nAcknowledge it at the Desk; otherwise the next on duty is called.");
+        String subject = "Stop now: " + ref
+                + (alert.position() == null ? "" : " " + alert.position().code());
+        String what = words.summary(alert, ref) + "\n" + words.advice(alert);
+        String ask = "Acknowledge it at the Desk; otherwise the next on duty is called.";
+        List<Deed> deeds = new ArrayList<>();
+        if (person.email() != null) {
+            deeds.add(outbox.write(pen, person.email(), subject, what + "\n\n" + ask));
+        }
+        if (person.phone() != null && texts.isThere()) {
+            deeds.add(texts.write(pen, person.phone(), subject + "\n" + what + "\n" + ask));
+        }
+        return deeds;
     }
 }

@@ -1,5 +1,5 @@
 /**
  * Who is on duty, and who is called when nobody acknowledges a stop now. May depend on access, alerts, fleet, logbook, mail,
- * platform and writer.
+ * platform, texts and writer.
  */
 package vividcaravan.server.duty;

@@ -29,6 +29,7 @@ public record Thing(Kind kind, String id, String name) {
         IMPORT,
         BACKUP,
         MAIL,
+        TEXT,
         DEMO,
         LOGBOOK
     }

@@ -26,6 +26,7 @@ import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.Invitations;
 import vividcaravan.server.access.Leaving;
 import vividcaravan.server.access.Role;
+import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.mail.Outbox;
@@ -79,6 +80,7 @@ class TeamController {
             String displayName,
             Role role,
             @Nullable String email,
+            @Nullable String phone,
             @Nullable Instant removedAt,
             List<String> vehicles) {}
 
@@ -100,6 +102,7 @@ class TeamController {
                 member.account().displayName(),
                 member.account().role(),
                 member.email(),
+                member.phone(),
                 member.removedAt(),
                 member.vehicleIds().stream()
                         .flatMap(id -> fleet.vehicle(id).stream())
@@ -143,6 +146,23 @@ class TeamController {
             ids.add(vehicle.id());
         }
         accounts.assign(userName, ids);
+        return list();
+    }
+
+    /** A telephone number for text messages; left out for none. */
+    record PhoneRequest(@Nullable String phone) {}
+
+    @PutMapping("/accounts/{userName}/phone")
+    @Operation(operationId = "setPhone", summary = "Say where somebody gets text messages")
+    Team reachBy(@PathVariable String userName, @RequestBody PhoneRequest request) {
+        String phone = request.phone() == null || request.phone().isBlank()
+                ? null
+                : request.phone().strip();
+        if (phone != null && !DepotDescription.isPhone(phone)) {
+            throw Refusal.badRequest(
+                    "phone", "\"" + phone + "\" is no telephone number; write it like +353 1 555 0100.");
+        }
+        accounts.reachBy(userName, phone);
         return list();
     }
 

@@ -88,7 +88,8 @@ class RightsTest {
         row(DRIVE, "getDriverPage");
         row(LEAVE, "listDepartures");
         row(READ, "getDuty");
-        row(MANAGE, "setDuty", "setDutyWait");
+        row(MANAGE, "setDuty", "setDutySettings", "setPhone", "listTexts", "sendTextAgain");
+        row(MANAGE, "setTextService", "rotateTextSecret", "dropTextSecret", "removeTextService");
         row(READ, "listInstructions", "getAlertHealth");
         row(HANDLE, "instructDriver");
         row(

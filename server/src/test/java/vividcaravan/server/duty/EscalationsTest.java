@@ -142,7 +142,7 @@ class EscalationsTest {
                 .orElseThrow();
         assertThat(own.get("now").valueStream().map(JsonNode::asString)).containsExactly(second, first);
         assertThat(own.get("shifts")).hasSize(2);
-        assertThat(door.putJson("/api/v1/duty/wait", "{ \"waitMinutes\": 5 }")
+        assertThat(door.putJson("/api/v1/duty/settings", "{ \"waitMinutes\": 5 }")
                         .json()
                         .get("waitMinutes")
                         .asInt())
@@ -160,7 +160,8 @@ class EscalationsTest {
             })
     void aShiftThatCannotBeIsRefused(String shift) {
         assertThat(duty(shift).status()).isEqualTo(400);
-        assertThat(door.putJson("/api/v1/duty/wait", "{ \"waitMinutes\": 0 }").status())
+        assertThat(door.putJson("/api/v1/duty/settings", "{ \"waitMinutes\": 0 }")
+                        .status())
                 .isEqualTo(400);
         assertThat(door.putJson("/api/v1/duty", "{ \"depot\": \"Nowhere\" }").status())
                 .isEqualTo(400);

@@ -216,14 +216,24 @@ class LogbookCompletenessTest {
         doing("sendMailAgain", "MAIL_TRIED_AGAIN", "POST", "/outbox/" + newest + "/tries", null);
     }
 
-    /** As if no mail server had taken any of it. */
+    /** As if neither mail server nor service had taken any of it. */
     private void givenUp() {
         try (StatelessSession session = product.bean(SessionFactory.class).openStatelessSession()) {
             var transaction = session.beginTransaction();
-            session.createNativeMutationQuery("update outgoing_mail set state = 'FAILED'")
-                    .executeUpdate();
+            for (String table : List.of("outgoing_mail", "outgoing_text")) {
+                session.createNativeMutationQuery("update " + table + " set state = 'FAILED'")
+                        .executeUpdate();
+            }
             transaction.commit();
         }
+    }
+
+    private void texts() {
+        String service = "{ \"url\": \"http://localhost:9/send\" }";
+        doing("setTextService", "WEBHOOK_CHANGED", "PUT", "/texts/service", service);
+        doing("rotateTextSecret", "WEBHOOK_CHANGED", "POST", "/texts/service/secrets", null);
+        doing("dropTextSecret", "WEBHOOK_CHANGED", "DELETE", "/texts/service/secrets/old", null);
+        doing("removeTextService", "WEBHOOK_CHANGED", "DELETE", "/texts/service", null);
     }
 
     private void fleet() {
@@ -234,7 +244,9 @@ class LogbookCompletenessTest {
                 "/depots",
                 "{ \"name\": \"Larkmoor\", \"timeZone\": \"Europe/Dublin\", \"altitudeM\": 35 }");
         doing("setDuty", "DUTY_CHANGED", "PUT", "/duty", "{ \"depot\": \"Larkmoor\" }");
-        doing("setDutyWait", "DUTY_CHANGED", "PUT", "/duty/wait", "{ \"waitMinutes\": 7 }");
+        doing("setDutySettings", "DUTY_CHANGED", "PUT", "/duty/settings", "{ \"waitMinutes\": 7 }");
+        doing("setPhone", "PHONE_CHANGED", "PUT", "/accounts/tansley/phone", "{ \"phone\": \"020 910 0135\" }");
+        texts();
         String truck =
                 """
                 { "ref": "%s", "kind": "RIGID_TRUCK", "depot": "Larkmoor", "axles": [
@@ -354,8 +366,14 @@ class LogbookCompletenessTest {
                 truck,
                 () -> doing(
                         "answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }"));
+        browser.send("PUT", "/api/v1/texts/service", "{ \"url\": \"http://localhost:9/send\" }");
+        browser.send("PUT", "/api/v1/accounts/driver/phone", "{ \"phone\": \"020 910 0177\" }");
         doing("instructDriver", "ALERT_INSTRUCTED", "POST", alert + "/instructions", "{ \"driver\": \"driver\" }");
         asTheDriverOf(truck, () -> doing("readInstruction", "ALERT_READ", "POST", alert + "/reads", null));
+        browser.send("DELETE", "/api/v1/texts/service", null);
+        givenUp();
+        String newest = door.get("/api/v1/texts").json().at("/items/0/id").asString();
+        doing("sendTextAgain", "TEXT_TRIED_AGAIN", "POST", "/texts/" + newest + "/tries", null);
         doing(
                 "shelveAlert",
                 "ALERT_SHELVED",
