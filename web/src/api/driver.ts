@@ -28,6 +28,9 @@ export function useDriverWords() {
       const page = await answer(http.POST('/api/v1/alerts/{id}/reads', { params: { path: { id } } }));
       client.setQueryData(['driver page'], page);
     },
+    async photograph(id: string, jpeg: string): Promise<void> {
+      await answer(http.POST('/api/v1/alerts/{id}/photos', { params: { path: { id } }, body: { jpeg } }));
+    },
     async say(id: string, said: DriverAnswer): Promise<void> {
       await answer(
         http.POST('/api/v1/alerts/{id}/answers', { params: { path: { id } }, body: { answer: said } }),

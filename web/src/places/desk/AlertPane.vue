@@ -226,6 +226,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
       <AlertRecord
         class="mt-4 border-t border-rule pt-4"
         :record="detail.record"
+        :alert-id="item.id"
         :can-be-taken-back="detail.canBeTakenBack && mayHandle"
         @take-back="emit('takeBack')"
       />

@@ -6,7 +6,11 @@ import { kindWords, urgencyWords } from '@/shared/urgency';
 import { usePeople } from '@/api/people';
 
 /** What became of an alert so far, the latest first. */
-const props = defineProps<{ record: Schemas['AlertDetail']['record']; canBeTakenBack: boolean }>();
+const props = defineProps<{
+  record: Schemas['AlertDetail']['record'];
+  canBeTakenBack: boolean;
+  alertId: string;
+}>();
 const emit = defineEmits<{ takeBack: [] }>();
 
 const { nameOf } = usePeople();
@@ -32,6 +36,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   ESCALATED: 'called',
   INSTRUCTED: 'driver told what to do',
   DRIVER_READ: 'read',
+  DRIVER_PHOTO: 'photograph',
   DRIVER_STOPPED: 'told from beside the vehicle',
   DRIVER_LOOKED: 'told from beside the vehicle',
   DRIVER_NEEDS_HELP: 'told from beside the vehicle',
@@ -43,6 +48,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
 const SAYING: Schemas['Entry']['change'][] = [
   'NOTED',
   'DRIVER_READ',
+  'DRIVER_PHOTO',
   'ESCALATED',
   'DRIVER_STOPPED',
   'DRIVER_LOOKED',
@@ -64,7 +70,17 @@ const STEPS: Schemas['Entry']['change'][] = ['OPENED', 'GREW', 'RETURNED'];
           }}<template v-if="STEPS.includes(entry.change)"
             >: {{ kindWords(entry.kind) }}, {{ urgencyWords(entry.urgency).toLowerCase() }}</template
           ><template v-if="entry.who"> by {{ nameOf(entry.who) }}</template
-          ><span v-if="entry.note" class="block text-quiet">{{ entry.note }}</span
+          ><a
+            v-if="entry.change === 'DRIVER_PHOTO'"
+            :href="`/api/v1/alerts/${alertId}/photos/${entry.note}`"
+            target="_blank"
+            class="mt-1 block"
+            ><img
+              :src="`/api/v1/alerts/${alertId}/photos/${entry.note}`"
+              :alt="`Photograph by ${nameOf(entry.who)}, ${at(entry.at)}`"
+              class="max-h-48 border border-rule"
+              loading="lazy" /></a
+          ><span v-else-if="entry.note" class="block text-quiet">{{ entry.note }}</span
           ><button
             v-if="canBeTakenBack && entry === lastDone"
             type="button"

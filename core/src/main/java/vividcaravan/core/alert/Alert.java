@@ -307,36 +307,46 @@ public record Alert(
         return next.with(new AlertEntry(at, AlertEntry.Change.JOB_ENDED, kind, urgency, who, note.strip()));
     }
 
-    /** Whether the workshop has a job for this alert that is not ended. */
-    public boolean hasJob() {
-        if (state == AlertState.CLOSED) {
-            return false;
+    /**
+     * This alert with a photograph that its driver sent; photographs are numbered from 1, and the entry's note is the number.
+     * @throws AlertRefused if it is closed, or has {@value #MOST_PHOTOS} already
+     */
+    public Alert photographed(String who, long at) {
+        refuseIfClosed();
+        long photos = entries.stream()
+                .filter(entry -> entry.change() == AlertEntry.Change.DRIVER_PHOTO)
+                .count();
+        if (photos >= MOST_PHOTOS) {
+            throw new AlertRefused("This alert has " + MOST_PHOTOS + " photographs; it takes no more.");
         }
-        for (int i = entries.size() - 1; i >= 0; i--) {
-            switch (entries.get(i).change()) {
-                case JOB_RAISED:
-                    return !isTakenBack(i);
-                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN:
-                    return false;
-                case CLOSED:
-                    if (!isTakenBack(i)) {
-                        return false;
-                    }
-                    break;
-                default:
-            }
-        }
-        return false;
+        return new Next()
+                .with(new AlertEntry(
+                        at, AlertEntry.Change.DRIVER_PHOTO, kind, urgency, who, Long.toString(photos + 1)));
     }
 
-    /** Whether what was done by entry {@code number} was taken back: the next step that is more than words says so. */
-    private boolean isTakenBack(int number) {
-        return entries.stream()
-                .skip(number + 1L)
-                .filter(entry -> !entry.change().isSaying())
-                .findFirst()
-                .filter(entry -> entry.change() == AlertEntry.Change.TAKEN_BACK)
-                .isPresent();
+    /** What its entries say together. */
+    AlertRecord record() {
+        return new AlertRecord(entries);
+    }
+
+    /** Whether the workshop has a job for this alert that is not ended. */
+    public boolean hasJob() {
+        return state != AlertState.CLOSED && record().hasOpenJob();
+    }
+
+    /** On the strength of what it was closed; empty while it is open. */
+    public Optional<ClosedOn> closedOn() {
+        return state == AlertState.CLOSED ? record().closedOn(isRunSoft) : Optional.empty();
+    }
+
+    /** When it called last: opened, came back or grew; epoch milliseconds of reading time. */
+    public long calledAt() {
+        return record().calledAt(openedAt);
+    }
+
+    /** What a driver said last of what is wrong now; an answer from before it came back says nothing of that. */
+    public Optional<AlertEntry> lastAnswer() {
+        return record().lastAnswer();
     }
 
     /** Whether the last thing that somebody did can be taken back: nothing came since that changed the alert. */
@@ -362,25 +372,6 @@ public record Alert(
         next.shelvedUntil = before.shelvedUntil();
         next.handling = new Handling(before.assignee(), before.sameCauseAs(), null, null);
         return next.with(new AlertEntry(at, AlertEntry.Change.TAKEN_BACK, kind, urgency, who, null));
-    }
-
-    /** On the strength of what it was closed; empty while it is open. */
-    public Optional<ClosedOn> closedOn() {
-        if (state != AlertState.CLOSED) {
-            return Optional.empty();
-        }
-        for (int i = entries.size() - 1; i >= 0; i--) {
-            switch (entries.get(i).change()) {
-                case PROVEN:
-                    return Optional.of(ClosedOn.READINGS);
-                case WITHDRAWN:
-                    return Optional.of(ClosedOn.WITHDRAWN);
-                case CLOSED:
-                    return Optional.of(isRunSoft ? ClosedOn.INSPECTION : ClosedOn.WORD);
-                default:
-            }
-        }
-        return Optional.empty();
     }
 
     private void refuseIfClosed() {
@@ -454,6 +445,9 @@ public record Alert(
         return next.with(new AlertEntry(at, AlertEntry.Change.INSTRUCTED, kind, urgency, who, words));
     }
 
+    /** How many photographs an alert takes. */
+    public static final int MOST_PHOTOS = 12;
+
     /** Who acts where the duty list does. */
     private static final String DUTY_LIST = "duty list";
 
@@ -470,27 +464,11 @@ public record Alert(
         return new Next().with(new AlertEntry(at, AlertEntry.Change.ESCALATED, kind, urgency, DUTY_LIST, words));
     }
 
-    /** When it called last: opened, came back or grew. */
-    public long calledAt() {
-        long last = openedAt;
-        for (AlertEntry entry : entries) {
-            last = entry.change().isStep() ? entry.at() : last;
-        }
-        return last;
-    }
-
     /** This alert after {@code who} had the instruction before their eyes; itself where they had it before. */
     public Alert read(String who, long at) {
-        for (int i = entries.size() - 1; i >= 0; i--) {
-            AlertEntry entry = entries.get(i);
-            if (entry.change() == AlertEntry.Change.DRIVER_READ && who.equals(entry.who())) {
-                return this;
-            }
-            if (entry.change() == AlertEntry.Change.INSTRUCTED) {
-                return new Next().with(new AlertEntry(at, AlertEntry.Change.DRIVER_READ, kind, urgency, who, null));
-            }
-        }
-        return this;
+        return record().hasToBeReadBy(who)
+                ? new Next().with(new AlertEntry(at, AlertEntry.Change.DRIVER_READ, kind, urgency, who, null))
+                : this;
     }
 
     /**
@@ -505,20 +483,6 @@ public record Alert(
         }
         Next next = new Next();
         return next.with(new AlertEntry(at, answer.change(), kind, urgency, who, answer.words()));
-    }
-
-    /** What a driver said last of what is wrong now; an answer from before it came back says nothing of that. */
-    public Optional<AlertEntry> lastAnswer() {
-        for (int i = entries.size() - 1; i >= 0; i--) {
-            AlertEntry entry = entries.get(i);
-            if (entry.change().isAnswer()) {
-                return Optional.of(entry);
-            }
-            if (entry.change() == AlertEntry.Change.RETURNED || entry.change() == AlertEntry.Change.OPENED) {
-                break;
-            }
-        }
-        return Optional.empty();
     }
 
     private Alert handled(AlertState to, AlertEntry.Change change, String who, String note, long at) {

@@ -36,6 +36,8 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         INSTRUCTED,
         /** The driver has it before their eyes. */
         DRIVER_READ,
+        /** The driver sent a photograph; the note is its number. */
+        DRIVER_PHOTO,
         DRIVER_STOPPED,
         DRIVER_LOOKED,
         DRIVER_NEEDS_HELP,
@@ -67,7 +69,7 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
 
         /** Whether it is only words, which change nothing. */
         public boolean isSaying() {
-            return this == NOTED || isNews() || isAnswer();
+            return this == NOTED || this == DRIVER_PHOTO || isNews() || isAnswer();
         }
 
         /** Whether it says only that somebody was reached, which nobody decides on. */

@@ -163,6 +163,22 @@ class AlertActsTest {
     }
 
     @Test
+    void photographsStandInTheRecordAndThereIsAnEndToThem() {
+        Alert alert = fresh(7, Urgency.NEXT_STOP).acknowledged("quill", 2_000);
+        for (int i = 0; i < Alert.MOST_PHOTOS; i++) {
+            alert = alert.photographed("tansley", 3_000);
+        }
+        Alert full = alert;
+
+        assertThat(full.state()).isEqualTo(AlertState.ACKNOWLEDGED);
+        assertThat(full.canBeTakenBack()).isTrue();
+        assertThat(full.entries().get(full.entries().size() - 1).note()).isEqualTo(Integer.toString(Alert.MOST_PHOTOS));
+        assertThatThrownBy(() -> full.photographed("tansley", 3_000)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> in(AlertState.CLOSED).photographed("tansley", 3_000))
+                .isInstanceOf(AlertRefused.class);
+    }
+
+    @Test
     void nothingStandsBehindWhatSaysLess() {
         Alert urgent = fresh(7, Urgency.STOP_NOW);
         Alert lesser = fresh(8, Urgency.NEXT_STOP);

@@ -122,6 +122,16 @@ public class AlertActions implements Ticking {
         change(id, alert -> alert.read(who, clock.millis()));
     }
 
+    /**
+     * Notes that a driver sent a photograph.
+     *
+     * @param also keeps it
+     */
+    public void photograph(long id, String who, Function<Pen, List<Deed>> also) {
+        List<Seen> one = List.of(Seen.of(id));
+        only(writer.make(view -> decide(view, one, alert -> alert.photographed(who, clock.millis()), also)));
+    }
+
     void answer(long id, String who, DriverAnswer answer) {
         change(id, alert -> alert.answered(who, answer, clock.millis()));
     }

@@ -22,7 +22,7 @@ final class AlertDeeds {
         AlertEntry entry = alert.entries().get(number);
         AlertEntry before = number == 0 ? null : alert.entries().get(number - 1);
         Deed deed = Deed.of(kind(entry.change()), thing(vehicle, alert), words(entry, name(vehicle, alert, entry)))
-                .because(entry.note());
+                .because(entry.change() == AlertEntry.Change.DRIVER_PHOTO ? null : entry.note());
         deed = at(deed, vehicle, alert.position());
         if (entry.change() == AlertEntry.Change.CLOSED && alert.handling().verdict() != null) {
             deed = deed.with("Was it right", null, alert.handling().verdict().words());
@@ -104,6 +104,7 @@ final class AlertDeeds {
             case NOTED -> DeedKind.ALERT_NOTED;
             case ESCALATED -> DeedKind.ALERT_ESCALATED;
             case INSTRUCTED -> DeedKind.ALERT_INSTRUCTED;
+            case DRIVER_PHOTO -> DeedKind.ALERT_PHOTOGRAPHED;
             case DRIVER_READ -> DeedKind.ALERT_READ;
             case DRIVER_STOPPED, DRIVER_LOOKED, DRIVER_NEEDS_HELP -> DeedKind.ALERT_ANSWERED;
             case PROVEN, CLOSED, WITHDRAWN -> DeedKind.ALERT_CLOSED;
@@ -131,6 +132,7 @@ final class AlertDeeds {
             case NOTED -> "wrote a note on " + what;
             case ESCALATED -> "called somebody for " + what;
             case INSTRUCTED -> "told a driver what to do about " + what;
+            case DRIVER_PHOTO -> "sent a photograph of " + what;
             case DRIVER_READ -> "read what to do about " + what;
             case DRIVER_STOPPED -> "has stopped, told of " + what;
             case DRIVER_LOOKED -> "looked, told of " + what;

@@ -77,17 +77,24 @@ class Escalations implements Ticking {
         return List.of(new Tick("escalation", EVERY, EVERY, () -> escalate(clock.instant())));
     }
 
+    private record Calling(FleetVehicle vehicle, Alert alert) {}
+
     void escalate(Instant now) {
-        for (FleetVehicle vehicle : fleet.vehicles()) {
-            for (Alert alert : vehicle.openAlerts()) {
-                if (alert.urgency() == Urgency.STOP_NOW && alert.state() == AlertState.NEW) {
-                    escalate(vehicle, vehicle.asItIsNow(alert), now);
-                }
-            }
+        List<Calling> calling = fleet.vehicles().stream()
+                .flatMap(vehicle -> vehicle.openAlerts().stream()
+                        .filter(alert -> alert.urgency() == Urgency.STOP_NOW && alert.state() == AlertState.NEW)
+                        .map(alert -> new Calling(vehicle, vehicle.asItIsNow(alert))))
+                .toList();
+        if (!calling.isEmpty()) {
+            Team team = team();
+            calling.forEach(one -> escalate(one, team, now));
         }
     }
 
-    private void escalate(FleetVehicle vehicle, Alert alert, Instant now) {
+    /** Who can be called, and how long each has to answer. */
+    private record Team(Map<String, Accounts.Member> people, List<String> managers, Duration patience) {}
+
+    private Team team() {
         Map<String, Accounts.Member> people = accounts.all().stream()
                 .filter(member -> member.removedAt() == null)
                 .collect(Collectors.toMap(member -> member.account().userName(), Function.identity()));
@@ -96,23 +103,24 @@ class Escalations implements Ticking {
                 .map(member -> member.account().userName())
                 .sorted()
                 .toList();
-        String depot = vehicle.description().depot();
+        return new Team(people, managers, Duration.ofMinutes(duty.settings().waitMinutes()));
+    }
+
+    private void escalate(Calling one, Team team, Instant now) {
+        String depot = one.vehicle.description().depot();
         List<String> onDuty = depot == null
                 ? List.of()
                 : duty.of(depot).onDuty(now).stream()
-                        .filter(people::containsKey)
+                        .filter(team.people::containsKey)
                         .toList();
-        Escalation steps = Escalation.of(
-                onDuty,
-                managers,
-                Duration.ofMinutes(duty.settings().waitMinutes()).toMillis());
-        EscalationRow known = known(alert);
-        boolean isSameCall = known != null && known.calledAt == alert.calledAt();
+        Escalation steps = Escalation.of(onDuty, team.managers, team.patience.toMillis());
+        EscalationRow known = known(one.alert);
+        boolean isSameCall = known != null && known.calledAt == one.alert.calledAt();
         int step = steps.due(isSameCall ? known.step : -1, isSameCall ? known.steppedAt : 0, now.toEpochMilli());
         if (step >= 0) {
             List<Accounts.Member> called =
-                    steps.steps().get(step).stream().map(people::get).toList();
-            call(vehicle, alert, called, row(alert, step, now), known == null);
+                    steps.steps().get(step).stream().map(team.people::get).toList();
+            call(one.vehicle, one.alert, called, row(one.alert, step, now), known == null);
         }
     }
 

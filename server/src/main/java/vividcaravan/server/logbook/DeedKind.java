@@ -35,6 +35,7 @@ public enum DeedKind {
     ALERT_ESCALATED("somebody called for an alert"),
     DUTY_CHANGED("duty list changed"),
     ALERT_INSTRUCTED("driver told what to do"),
+    ALERT_PHOTOGRAPHED("photograph of a driver"),
     ALERT_READ("read by a driver"),
     ALERT_ANSWERED("answer of a driver"),
     ALERT_RECOVERED("alert recovered"),

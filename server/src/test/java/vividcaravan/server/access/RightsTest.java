@@ -81,10 +81,10 @@ class RightsTest {
                 "getWorkshopRules",
                 "getDemo",
                 "getVocabulary");
-        row(OWN, "getAlert", "getVehicle", "getDescription");
+        row(OWN, "getAlert", "getPhoto", "getVehicle", "getDescription");
         row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
         row(OWN_NOTES, "noteAlert");
-        row(OWN_ANSWERS, "answerAlert", "readInstruction");
+        row(OWN_ANSWERS, "answerAlert", "readInstruction", "sendPhoto");
         row(DRIVE, "getDriverPage");
         row(LEAVE, "listDepartures");
         row(READ, "getDuty");
@@ -312,6 +312,7 @@ class RightsTest {
                         .replace("{userName}", "nobody-of-this-name")
                         .replace("{name}", "vivid-caravan-20200101-000000.zip")
                         .replace("{mount}", "CAP")
+                        .replace("{number}", "1")
                         .replace("{item}", "RECEIVER")
                         .replace("{code}", "ABCDEF01")
                 + query(operation);

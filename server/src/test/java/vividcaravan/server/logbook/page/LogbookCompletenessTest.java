@@ -362,10 +362,10 @@ class LogbookCompletenessTest {
         Door.Truck truck = door.newTruck(NOW.minus(Duration.ofDays(2)));
         String alert = "/alerts/" + alertOf(truck);
         doing("noteAlert", "ALERT_NOTED", "POST", alert + "/notes", "{ \"note\": \"looks fine from here\" }");
-        asTheDriverOf(
-                truck,
-                () -> doing(
-                        "answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }"));
+        asTheDriverOf(truck, () -> {
+            doing("answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }");
+            doing("sendPhoto", "ALERT_PHOTOGRAPHED", "POST", alert + "/photos", "{ \"jpeg\": \"/9j/2wA=\" }");
+        });
         browser.send("PUT", "/api/v1/texts/service", "{ \"url\": \"http://localhost:9/send\" }");
         browser.send("PUT", "/api/v1/accounts/driver/phone", "{ \"phone\": \"020 910 0177\" }");
         doing("instructDriver", "ALERT_INSTRUCTED", "POST", alert + "/instructions", "{ \"driver\": \"driver\" }");

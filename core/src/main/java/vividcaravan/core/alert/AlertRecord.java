@@ -1,0 +1,96 @@
+package vividcaravan.core.alert;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+
+/** What the entries of an alert say together; they are in the order in which things happened. */
+record AlertRecord(List<AlertEntry> entries) {
+
+    private List<AlertEntry> latestFirst() {
+        List<AlertEntry> reversed = new ArrayList<>(entries);
+        Collections.reverse(reversed);
+        return reversed;
+    }
+
+    /** What a driver said last of what is wrong now; an answer from before it came back says nothing of that. */
+    Optional<AlertEntry> lastAnswer() {
+        for (AlertEntry entry : latestFirst()) {
+            if (entry.change().isAnswer()) {
+                return Optional.of(entry);
+            }
+            if (entry.change() == AlertEntry.Change.RETURNED || entry.change() == AlertEntry.Change.OPENED) {
+                break;
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Whether {@code who} has not said yet that they read what was told last. */
+    boolean hasToBeReadBy(String who) {
+        for (AlertEntry entry : latestFirst()) {
+            if (entry.change() == AlertEntry.Change.DRIVER_READ && who.equals(entry.who())) {
+                return false;
+            }
+            if (entry.change() == AlertEntry.Change.INSTRUCTED) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether a job was raised and neither ended, nor taken back, nor overtaken by a closing. */
+    boolean hasOpenJob() {
+        for (int i = entries.size() - 1; i >= 0; i--) {
+            switch (entries.get(i).change()) {
+                case JOB_RAISED:
+                    return !isTakenBack(i);
+                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN:
+                    return false;
+                case CLOSED:
+                    if (!isTakenBack(i)) {
+                        return false;
+                    }
+                    break;
+                default:
+            }
+        }
+        return false;
+    }
+
+    /** Whether what was done by entry {@code number} was taken back: the next step that is more than words says so. */
+    private boolean isTakenBack(int number) {
+        return entries.stream()
+                .skip(number + 1L)
+                .filter(entry -> !entry.change().isSaying())
+                .findFirst()
+                .filter(entry -> entry.change() == AlertEntry.Change.TAKEN_BACK)
+                .isPresent();
+    }
+
+    /** On the strength of what it was closed last. */
+    Optional<ClosedOn> closedOn(boolean isRunSoft) {
+        for (AlertEntry entry : latestFirst()) {
+            switch (entry.change()) {
+                case PROVEN:
+                    return Optional.of(ClosedOn.READINGS);
+                case WITHDRAWN:
+                    return Optional.of(ClosedOn.WITHDRAWN);
+                case CLOSED:
+                    return Optional.of(isRunSoft ? ClosedOn.INSPECTION : ClosedOn.WORD);
+                default:
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** When it called last: opened, came back or grew. */
+    long calledAt(long openedAt) {
+        return latestFirst().stream()
+                .filter(entry -> entry.change().isStep())
+                .map(AlertEntry::at)
+                .findFirst()
+                .orElse(openedAt);
+    }
+}
