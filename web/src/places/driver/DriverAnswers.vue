@@ -32,8 +32,8 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <section :aria-labelledby="`answer-${task.alert}`">
-    <h2 :id="`answer-${task.alert}`">{{ words('tell') }}</h2>
+  <section :aria-label="`${words('tell')}: ${task.instruction.where}`">
+    <h2>{{ words('tell') }}</h2>
     <div class="mt-2 grid grid-cols-2 gap-2">
       <button type="button" class="button min-h-14" :disabled="isBusy" @click="answer('STOPPED')">
         {{ words('said.STOPPED') }}
