@@ -30,7 +30,7 @@ export function useDeskActs(meant: () => AlertItem[], mayHandle: () => boolean) 
   /** One after the other: whoever presses two keys means the second for what the first has made of it. */
   let underWay = Promise.resolve();
   const begin = (what: Act, among = meant): Promise<void> =>
-    (underWay = underWay.then(() => start(what, among())));
+    (underWay = underWay.catch(() => undefined).then(() => start(what, among())));
 
   /** Does it, or asks first what it has to know. */
   async function start(what: Act, among: AlertItem[]): Promise<void> {

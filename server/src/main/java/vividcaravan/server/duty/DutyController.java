@@ -7,7 +7,9 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -138,49 +140,64 @@ class DutyController {
         if (shiftLines.size() > MOST_LINES || replacementLines.size() > MOST_LINES) {
             throw Refusal.badRequest("shifts", "A duty list has " + MOST_LINES + " lines at most.");
         }
+        Set<String> known = depot == null ? Set.of() : named(duty.of(depot));
         List<Shift> shifts = new ArrayList<>();
         for (int i = 0; i < shiftLines.size(); i++) {
-            shifts.add(shift(shiftLines.get(i), "shifts[" + i + "]", faults));
+            shifts.add(shift(shiftLines.get(i), "shifts[" + i + "]", known, faults));
         }
         List<Replacement> replacements = new ArrayList<>();
         for (int i = 0; i < replacementLines.size(); i++) {
-            replacements.add(replacement(replacementLines.get(i), "replacements[" + i + "]", faults));
+            replacements.add(replacement(replacementLines.get(i), "replacements[" + i + "]", known, faults));
         }
         faults.refuse();
         duty.set(depot, shifts, replacements);
         return get();
     }
 
-    private @Nullable Shift shift(@Nullable ShiftLine line, String field, Faults faults) {
+    private @Nullable Shift shift(@Nullable ShiftLine line, String field, Set<String> known, Faults faults) {
         if (line == null) {
             faults.add(field, "Give each shift a person, a day and two times.");
             return null;
         }
-        person(line.who(), field + ".who", faults);
+        person(line.who(), field + ".who", known, faults);
         faults.given(field + ".day", line.day(), "Say on which day the shift begins, such as MONDAY.");
         LocalTime from = time(line.from(), field + ".from", faults);
         LocalTime to = time(line.to(), field + ".to", faults);
         return new Shift(line.who(), line.day(), from, to);
     }
 
-    private @Nullable Replacement replacement(@Nullable ReplacementLine line, String field, Faults faults) {
+    private @Nullable Replacement replacement(
+            @Nullable ReplacementLine line, String field, Set<String> known, Faults faults) {
         if (line == null) {
             faults.add(field, "Give each exception a date and the person who would be on duty.");
             return null;
         }
         faults.given(field + ".date", line.date(), "Say for which date, like 2026-12-24.");
-        person(line.who(), field + ".who", faults);
+        person(line.who(), field + ".who", known, faults);
         if (line.instead() != null) {
-            person(line.instead(), field + ".instead", faults);
+            person(line.instead(), field + ".instead", known, faults);
         }
         return new Replacement(line.date(), line.who(), line.instead());
     }
 
-    private void person(@Nullable String who, String field, Faults faults) {
+    /** Whom a list names. */
+    private static Set<String> named(DutyList list) {
+        Set<String> named = new HashSet<>();
+        list.shifts().forEach(shift -> named.add(shift.who()));
+        list.replacements().forEach(one -> {
+            named.add(one.who());
+            named.add(one.instead());
+        });
+        return named;
+    }
+
+    /** Who left the team and stands on the list still must not hold up that the list is changed; nobody calls them. */
+    private void person(@Nullable String who, String field, Set<String> known, Faults faults) {
         boolean isFit = who != null
-                && accounts.find(who)
-                        .filter(account -> account.role().handlesAlerts())
-                        .isPresent();
+                && (known.contains(who)
+                        || accounts.find(who)
+                                .filter(account -> account.role().handlesAlerts())
+                                .isPresent());
         if (!isFit) {
             faults.add(field, "\"" + who + "\" is no manager or technician of the team. Choose one who is.");
         }

@@ -87,7 +87,16 @@ class Escalations implements Ticking {
                 .toList();
         if (!calling.isEmpty()) {
             Team team = team();
-            calling.forEach(one -> escalate(one, team, now));
+            calling.forEach(one -> escalateByItself(one, team, now));
+        }
+    }
+
+    /** What is odd about one alert must not keep another from being called for. */
+    private void escalateByItself(Calling one, Team team, Instant now) {
+        try {
+            escalate(one, team, now);
+        } catch (RuntimeException e) {
+            LOG.error("Nobody could be called for alert {}; it is tried again", one.alert.id(), e);
         }
     }
 

@@ -54,10 +54,19 @@ class TextDelivery implements Ticking {
             return;
         }
         for (TextRow row : due(now)) {
-            Optional<String> trouble =
-                    service.tell(webhook.get(), new TextService.Told("text-" + row.id, row.recipient, row.text));
+            Optional<String> trouble = tell(webhook.get(), row);
             trouble.ifPresent(words -> LOG.warn("Text message {} was not taken: {}", row.id, words));
             note(row.id, trouble.orElse(null), now);
+        }
+    }
+
+    /** What is odd about one message must not hold up those behind it. */
+    private Optional<String> tell(WebhookRow webhook, TextRow row) {
+        try {
+            return service.tell(webhook, new TextService.Told("text-" + row.id, row.recipient, row.text));
+        } catch (RuntimeException e) {
+            LOG.error("Text message {} could not be told", row.id, e);
+            return Optional.of("It could not be told: " + e);
         }
     }
 

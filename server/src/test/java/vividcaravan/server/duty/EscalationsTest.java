@@ -149,6 +149,20 @@ class EscalationsTest {
                 .isEqualTo(5);
     }
 
+    @Test
+    void whoLeftTheTeamIsNotCalledAndDoesNotHoldUpTheList() {
+        duty(shift(first) + "," + shift(first) + "," + shift(second));
+        door.send("DELETE", "/api/v1/accounts/" + first, new byte[0], java.util.Map.of());
+
+        assertThat(duty(shift(first) + "," + shift(second)).status()).isEqualTo(200);
+
+        String alert = stopNow();
+        after(1);
+        assertThat(calls(alert).get(0)).startsWith("second");
+        assertThat(duty(shift(second)).status()).isEqualTo(200);
+        assertThat(duty(shift(first)).status()).isEqualTo(400);
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {
