@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { onBeforeUnmount, watch } from 'vue';
 import { RouterView } from 'vue-router';
+import { forgetLastAct } from './api/alertActs';
 import { askForWhatWasMissed, takeAlerts, takeWheels } from './api/fleet';
 import { onSignedOut } from './api/client';
 import { listen } from './api/live';
@@ -19,6 +20,7 @@ watch(
   () => account.value?.userName,
   (userName) => {
     stop?.();
+    forgetLastAct();
     stop = userName
       ? listen({
           onAlerts: (alerts) => takeAlerts(queries, alerts),

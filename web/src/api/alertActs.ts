@@ -20,6 +20,9 @@ function offer(done: { act: Act; alerts: AlertItem[] } | undefined): void {
   if (done) offered = setTimeout(() => (lastAct.value = undefined), OFFERED_MILLIS);
 }
 
+/** What one person did is not offered to the next. */
+export const forgetLastAct = () => offer(undefined);
+
 /** How an alert is called in few words. */
 export const placeOf = (alert: AlertItem) => [alert.vehicle, alert.position].filter(Boolean).join(' ');
 

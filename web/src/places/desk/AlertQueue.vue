@@ -32,6 +32,14 @@ const groups = computed(() =>
     return { urgency, count: all.length, alerts: alerts.slice(0, most), left: alerts.length - most, groups };
   }).filter((group) => group.count),
 );
+const row = (alert: AlertItem) => ({
+  alert,
+  isChosen: props.chosen === alert.id,
+  behind: props.behind.get(alert.id)?.length ?? 0,
+  mayChoose: props.mayChoose,
+  isChecked: checked.value.has(alert.id),
+});
+
 /** Every line in the order in which it stands. */
 const lines = computed(() => [
   ...calls.value,
@@ -62,14 +70,7 @@ defineExpose({ choose });
     </h2>
     <ul>
       <li v-for="alert in calls" :key="alert.id" class="border-t border-rule last:border-b">
-        <QueueRow
-          :alert="alert"
-          :is-chosen="chosen === alert.id"
-          :behind="behind.get(alert.id)?.length ?? 0"
-          :may-choose="mayChoose"
-          :is-checked="checked.has(alert.id)"
-          @choose="choose(alert.id, $event)"
-        />
+        <QueueRow v-bind="row(alert)" @choose="choose(alert.id, $event)" />
       </li>
     </ul>
   </section>
@@ -79,14 +80,7 @@ defineExpose({ choose });
     </h2>
     <ul>
       <li v-for="alert in group.alerts" :key="alert.id" class="border-t border-rule last:border-b">
-        <QueueRow
-          :alert="alert"
-          :is-chosen="chosen === alert.id"
-          :behind="behind.get(alert.id)?.length ?? 0"
-          :may-choose="mayChoose"
-          :is-checked="checked.has(alert.id)"
-          @choose="choose(alert.id, $event)"
-        />
+        <QueueRow v-bind="row(alert)" @choose="choose(alert.id, $event)" />
       </li>
       <li v-if="group.left > 0" class="border-t border-rule px-5 py-2.5">
         <button type="button" class="link" @click="whole = new Set([...whole, group.urgency])">
@@ -102,14 +96,7 @@ defineExpose({ choose });
           </summary>
           <ul>
             <li v-for="alert in one.alerts" :key="alert.id" class="border-t border-rule">
-              <QueueRow
-                :alert="alert"
-                :is-chosen="chosen === alert.id"
-                :behind="behind.get(alert.id)?.length ?? 0"
-                :may-choose="mayChoose"
-                :is-checked="checked.has(alert.id)"
-                @choose="choose(alert.id, $event)"
-              />
+              <QueueRow v-bind="row(alert)" @choose="choose(alert.id, $event)" />
             </li>
           </ul>
         </details>

@@ -55,6 +55,10 @@ const DECISIONS: { value: Decision; words: string }[] = [
 
 const found = ref<string[]>([]);
 const done = ref<string[]>([]);
+const ASKED = [
+  { words: 'What was found?', choices: FOUND, chosen: found },
+  { words: 'What was done?', choices: DONE, chosen: done },
+];
 const words = ref('');
 const inspectedBy = ref('');
 const inside = ref('');
@@ -143,31 +147,16 @@ async function end(): Promise<void> {
       </div>
 
       <form v-else-if="mayHandleAlerts" class="mt-5 grid gap-5" @submit.prevent="end">
-        <fieldset>
-          <legend class="font-medium">What was found?</legend>
+        <fieldset v-for="asked in ASKED" :key="asked.words">
+          <legend class="font-medium">{{ asked.words }}</legend>
           <div class="mt-1.5 flex flex-wrap gap-2">
             <button
-              v-for="one in FOUND"
+              v-for="one in asked.choices"
               :key="one"
               type="button"
               class="button min-h-11"
-              :aria-pressed="found.includes(one)"
-              @click="found = toggle(found, one)"
-            >
-              {{ one }}
-            </button>
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend class="font-medium">What was done?</legend>
-          <div class="mt-1.5 flex flex-wrap gap-2">
-            <button
-              v-for="one in DONE"
-              :key="one"
-              type="button"
-              class="button min-h-11"
-              :aria-pressed="done.includes(one)"
-              @click="done = toggle(done, one)"
+              :aria-pressed="asked.chosen.value.includes(one)"
+              @click="asked.chosen.value = toggle(asked.chosen.value, one)"
             >
               {{ one }}
             </button>
