@@ -39,9 +39,20 @@ public final class DatabaseFile implements JdbcConnectionDetails {
 
     @Override
     public String getJdbcUrl() {
+        return url(properties.dataDir().resolve(H2Storage.NAME).toString());
+    }
+
+    /**
+     * How H2 is to open a database that is written to.
+     *
+     * @param path without its ending, may begin with another scheme of H2's
+     */
+    public static String url(String path) {
         // H2 takes no path that is relative to where the product happens to be started.
-        return "jdbc:h2:file:"
-                + properties.dataDir().toAbsolutePath().normalize().resolve(H2Storage.NAME) + SETTINGS;
+        String full = path.contains(":")
+                ? path
+                : Path.of(path).toAbsolutePath().normalize().toString();
+        return "jdbc:h2:" + HeaderLast.schemeForH2() + full + SETTINGS;
     }
 
     @Override

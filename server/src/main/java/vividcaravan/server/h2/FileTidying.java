@@ -56,7 +56,9 @@ final class FileTidying {
             long version = store.getCurrentVersion();
             storage.sync(connection);
             if (store.getFileStore() != null) {
-                DatabaseAge.note(version, Path.of(store.getFileStore().getFileName()));
+                DatabaseAge.note(
+                        version,
+                        Path.of(HeaderLast.withoutScheme(store.getFileStore().getFileName())));
             }
         });
         noted = System.nanoTime();

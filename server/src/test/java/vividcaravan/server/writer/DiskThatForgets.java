@@ -4,58 +4,133 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.function.Consumer;
 import org.h2.store.fs.FileBaseDefault;
 import org.h2.store.fs.FilePath;
 import org.h2.store.fs.FilePathWrapper;
+import org.jspecify.annotations.Nullable;
 
 /**
- * A disk of the test for H2 ({@code jdbc:h2:forgets:…}): what was written since it was last told to hold on to all is lost
- * when the power goes, or a part of it is, in any order. One file at a time.
+ * A disk of the test for H2 ({@code jdbc:h2:forgets:…}) that keeps a journal of what it was told. What was written since it
+ * was last told to hold on to all is lost when the power goes, or a part of it is, in any order; where the power goes is
+ * chosen afterwards, so that one run is good for many losses. One file at a time.
  */
 public final class DiskThatForgets extends FilePathWrapper {
 
-    private record Pending(long at, byte[] bytes) {}
+    static final String SCHEME = "forgets:";
 
-    /** What is on the disk for certain. */
-    private static byte[] held = {};
-    /** What the disk may have written or not. */
-    private static final List<Pending> PENDING = new ArrayList<>();
+    private static final List<Told> JOURNAL = new ArrayList<>();
+
+    /** What the disk was told, or what the test knew at that moment. */
+    sealed interface Told {}
+
+    /** Bytes to write. */
+    private record Written(long at, byte[] bytes) implements Told {}
+
+    /** To cut the file. */
+    private record Cut(long size) implements Told {}
+
+    /** To hold on to all that it was told so far. */
+    private record Hold() implements Told {}
+
+    /** The test was answered. */
+    record Answered(int id) implements Told {}
 
     static void register() {
         FilePath.register(new DiskThatForgets());
-        synchronized (PENDING) {
-            held = new byte[0];
-            PENDING.clear();
+        synchronized (JOURNAL) {
+            JOURNAL.clear();
         }
     }
 
-    /** What is left where the power goes now; of what was not held on to, the random half. */
-    static void leaveAfterPowerLoss(Path file, Random random) throws IOException {
-        byte[] left;
-        synchronized (PENDING) {
-            left = held.clone();
-            for (Pending write : PENDING) {
-                if (random.nextBoolean()) {
-                    left = written(left, write);
+    static void note(Told told) {
+        synchronized (JOURNAL) {
+            JOURNAL.add(told);
+        }
+    }
+
+    /** All that happened so far, to lose power within. */
+    static Past past() {
+        synchronized (JOURNAL) {
+            return new Past(List.copyOf(JOURNAL));
+        }
+    }
+
+    /** What happened to the disk. */
+    static final class Past {
+
+        private final List<Told> journal;
+        private final Content held = new Content(new byte[1 << 20], 0);
+        private final List<Told> pending = new ArrayList<>();
+        private int next;
+
+        private Past(List<Told> journal) {
+            this.journal = journal;
+        }
+
+        /**
+         * Goes on to the next moment at which the disk has several things left to do, of which it may do one and not the
+         * other.
+         *
+         * @param answered is given each answer on the way there
+         * @return whether there is one
+         */
+        boolean goOn(Consumer<Answered> answered) {
+            while (next < journal.size()) {
+                Told told = journal.get(next);
+                next++;
+                if (told instanceof Answered one) {
+                    answered.accept(one);
+                } else if (told instanceof Hold) {
+                    pending.forEach(held::take);
+                    pending.clear();
+                } else {
+                    pending.add(told);
+                    if (pending.size() > 1) {
+                        return true;
+                    }
                 }
             }
+            return false;
         }
-        Files.write(file, left);
+
+        /** What is left where the power goes now; of what was not held on to, the random half. */
+        byte[] left(Random random) {
+            Content left = new Content(held.bytes.clone(), held.size);
+            pending.stream().filter(one -> random.nextBoolean()).forEach(left::take);
+            return Arrays.copyOf(left.bytes, left.size);
+        }
     }
 
-    private static byte[] written(byte[] on, Pending write) {
-        if (write.bytes == null) {
-            return Arrays.copyOf(on, (int) Math.min(on.length, write.at));
+    /** What is on the disk. */
+    private static final class Content {
+
+        private byte[] bytes;
+        private int size;
+
+        Content(byte[] bytes, int size) {
+            this.bytes = bytes;
+            this.size = size;
         }
-        byte[] now = Arrays.copyOf(on, (int) Math.max(on.length, write.at + write.bytes.length));
-        System.arraycopy(write.bytes, 0, now, (int) write.at, write.bytes.length);
-        return now;
+
+        void take(Told told) {
+            if (told instanceof Cut cut) {
+                int shorter = (int) Math.min(size, cut.size);
+                Arrays.fill(bytes, shorter, size, (byte) 0);
+                size = shorter;
+            } else if (told instanceof Written write) {
+                int end = (int) write.at + write.bytes.length;
+                if (end > bytes.length) {
+                    bytes = Arrays.copyOf(bytes, 2 * end);
+                }
+                System.arraycopy(write.bytes, 0, bytes, (int) write.at, write.bytes.length);
+                size = Math.max(size, end);
+            }
+        }
     }
 
     @Override
@@ -91,33 +166,24 @@ public final class DiskThatForgets extends FilePathWrapper {
         public int write(ByteBuffer from, long position) throws IOException {
             byte[] bytes = new byte[from.remaining()];
             from.duplicate().get(bytes);
-            synchronized (PENDING) {
-                PENDING.add(new Pending(position, bytes));
-            }
+            note(new Written(position, bytes));
             return base.write(from, position);
         }
 
         @Override
         protected void implTruncate(long size) throws IOException {
-            synchronized (PENDING) {
-                PENDING.add(new Pending(size, null));
-            }
+            note(new Cut(size));
             base.truncate(size);
         }
 
         @Override
         public void force(boolean metaData) throws IOException {
             base.force(metaData);
-            synchronized (PENDING) {
-                for (Pending write : PENDING) {
-                    held = written(held, write);
-                }
-                PENDING.clear();
-            }
+            note(new Hold());
         }
 
         @Override
-        public FileLock tryLock(long position, long size, boolean isShared) throws IOException {
+        public @Nullable FileLock tryLock(long position, long size, boolean isShared) throws IOException {
             return base.tryLock(position, size, isShared);
         }
 

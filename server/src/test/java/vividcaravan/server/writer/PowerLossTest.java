@@ -5,6 +5,7 @@ import static org.mockito.Answers.RETURNS_DEEP_STUBS;
 import static org.mockito.Mockito.mock;
 
 import com.zaxxer.hikari.HikariDataSource;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -15,7 +16,6 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.hibernate.SessionFactory;
@@ -32,12 +32,15 @@ import vividcaravan.server.platform.Refusal;
  */
 class PowerLossTest {
 
-    private static final int LOSSES = 15;
+    private static final int LOSSES = 150;
     private static final int CLIENTS = 6;
     private static final long SEED = 29L;
+    /** Long enough that the file's room is used again and again, as in a product that runs for days. */
+    private static final long WRITING_MILLIS = 4_000;
+
+    private static final String ROOM_USED_AGAIN_SOON = "RETENTION_TIME=300";
 
     private final AtomicInteger next = new AtomicInteger();
-    private final Set<Integer> answered = new ConcurrentSkipListSet<>();
 
     @TempDir
     Path folder;
@@ -45,7 +48,30 @@ class PowerLossTest {
     @Test
     void whatWasAnsweredIsThereAfterThePowerWent() throws Exception {
         DiskThatForgets.register();
-        String url = "jdbc:h2:forgets:" + folder.resolve("live") + DatabaseFile.SETTINGS;
+        write(DatabaseFile.url(DiskThatForgets.SCHEME + folder.resolve("live"))
+                .replaceFirst("RETENTION_TIME=\\d+", ROOM_USED_AGAIN_SOON));
+        int moments = 0;
+        for (DiskThatForgets.Past counted = DiskThatForgets.past(); counted.goOn(answer -> {}); ) {
+            moments++;
+        }
+        Random random = new Random(SEED);
+        Set<Integer> answered = new TreeSet<>();
+        int losses = 0;
+        DiskThatForgets.Past past = DiskThatForgets.past();
+        while (past.goOn(answer -> answered.add(answer.id()))) {
+            if (!answered.isEmpty() && random.nextInt(moments) < LOSSES) {
+                Files.write(folder.resolve("left.mv.db"), past.left(random));
+                Set<Integer> missing = new TreeSet<>(answered);
+                missing.removeAll(there("left"));
+                assertThat(missing).as("missing after loss %d", losses).isEmpty();
+                losses++;
+            }
+        }
+        assertThat(answered).as("or nothing was tested").hasSizeGreaterThan(LOSSES * CLIENTS);
+        assertThat(losses).as("or nothing was tested").isGreaterThan(LOSSES / 3);
+    }
+
+    private void write(String url) throws Exception {
         WriterConnections connections = new WriterConnections(details(url));
         try (Connection connection = connections.take();
                 Statement statement = connection.createStatement()) {
@@ -67,29 +93,22 @@ class PowerLossTest {
                 client.start();
                 clients.add(client);
             }
-            Random random = new Random(SEED);
-            for (int loss = 0; loss < LOSSES; loss++) {
-                TimeUnit.MILLISECONDS.sleep(50 + random.nextInt(150));
-                Set<Integer> before = new TreeSet<>(answered);
-                DiskThatForgets.leaveAfterPowerLoss(folder.resolve("left" + loss + ".mv.db"), random);
-                assertThat(there("left" + loss)).as("loss %d", loss).containsAll(before);
-            }
+            TimeUnit.MILLISECONDS.sleep(WRITING_MILLIS);
             clients.forEach(Thread::interrupt);
-            writer.stop();
             for (Thread client : clients) {
                 client.join();
             }
+            writer.stop();
         }
         connections.destroy();
-        assertThat(answered).as("or nothing was tested").hasSizeGreaterThan(LOSSES * CLIENTS);
     }
 
     private void writeUntilTheEnd(SingleWriter writer) {
         try {
             while (!Thread.currentThread().isInterrupted()) {
                 int id = next.incrementAndGet();
-                String words = Integer.toString(id).repeat(200);
-                answered.add(writer.take(storing(id, words)));
+                String words = Integer.toString(id).repeat(20);
+                DiskThatForgets.note(new DiskThatForgets.Answered(writer.take(storing(id, words))));
             }
         } catch (Refusal e) {
             // It is over.
