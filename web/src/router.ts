@@ -3,7 +3,7 @@ import { createRouter, createWebHistory, type LocationQuery } from 'vue-router';
 import { useSession } from './api/session';
 import type { Role } from './api/team';
 import DeskPlace from './places/desk/DeskPlace.vue';
-import { MANAGER_ONLY, NOT_DRIVERS, OFFICE_PAGES, routesOf, STORES_PAGES } from './places/pages';
+import { DRIVERS, MANAGER_ONLY, NOT_DRIVERS, OFFICE_PAGES, routesOf, STORES_PAGES } from './places/pages';
 import PlaceFrame from './places/PlaceFrame.vue';
 
 declare module 'vue-router' {
@@ -100,6 +100,13 @@ export const router = createRouter({
       component: () => import('./places/stores/KitPlanPage.vue'),
       props: true,
       meta: { title: 'Kit plan', roles: NOT_DRIVERS },
+    },
+    {
+      path: '/walk/:vehicleRef',
+      name: 'walk',
+      component: () => import('./places/driver/WalkPage.vue'),
+      props: true,
+      meta: { title: 'Walk round', roles: DRIVERS },
     },
     {
       path: '/demo',

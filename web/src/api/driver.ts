@@ -5,6 +5,9 @@ import { useSession } from './session';
 
 export type DriverPage = Schemas['DriverPage'];
 export type DriverTask = Schemas['Task'];
+export type WalkOf = Schemas['WalkOf'];
+export type WalkFault = Schemas['WalkFaultRequest'];
+export type WalkPoint = NonNullable<WalkFault['point']>;
 export type DriverAnswer = NonNullable<Schemas['AnswerRequest']['answer']>;
 
 const REFRESH_MILLIS = 60_000;
@@ -30,6 +33,14 @@ export function useDriverWords() {
     },
     async photograph(id: string, jpeg: string): Promise<void> {
       await answer(http.POST('/api/v1/alerts/{id}/photos', { params: { path: { id } }, body: { jpeg } }));
+    },
+    /** @returns the alerts of what was found */
+    async walk(vehicle: string, faults: WalkFault[]): Promise<string[]> {
+      const { alerts } = await answer(
+        http.POST('/api/v1/vehicles/{ref}/walks', { params: { path: { ref: vehicle } }, body: { faults } }),
+      );
+      await client.invalidateQueries({ queryKey: ['driver page'] });
+      return alerts;
     },
     async say(id: string, said: DriverAnswer): Promise<void> {
       await answer(

@@ -3,6 +3,7 @@ import type { Role } from '@/api/team';
 
 /** Who may see a page; the server checks the same at every call. */
 export const MANAGER_ONLY: readonly Role[] = ['MANAGER'];
+export const DRIVERS: readonly Role[] = ['DRIVER'];
 export const NOT_DRIVERS: readonly Role[] = ['MANAGER', 'TECHNICIAN', 'VIEWER'];
 
 /** A page of a place: for its address, the place's index, its heading and the jump box. */

@@ -1,17 +1,15 @@
 <script setup lang="ts">
-import { useTemplateRef } from 'vue';
 import { useDriverWords, type DriverAnswer, type DriverTask } from '@/api/driver';
 import { useClock } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
-import { asJpeg } from './photo';
+import PhotoButton from './PhotoButton.vue';
 
 /** What a driver says of an alert, one press each: in the cold, from a phone, beside the vehicle. */
 const props = defineProps<{ task: DriverTask; words: Record<string, string> }>();
 
 const LOOKED: DriverAnswer[] = ['FLAT', 'HOT', 'SMOKE', 'FINE', 'CANNOT_SEE'];
 
-const { say, photograph } = useDriverWords();
-const picker = useTemplateRef<HTMLInputElement>('picker');
+const { say } = useDriverWords();
 const { at } = useClock();
 const { trouble, isBusy, attempt } = useAttempt();
 
@@ -20,15 +18,6 @@ const answer = (said: DriverAnswer) =>
   attempt(() => say(props.task.alert, said), words('sending'), {
     done: `${words('sent')} ${words(`said.${said}`)}.`,
   });
-
-async function send(): Promise<void> {
-  const file = picker.value?.files?.[0];
-  if (!file) return;
-  await attempt(async () => photograph(props.task.alert, await asJpeg(file)), words('sending'), {
-    done: words('photoSent'),
-  });
-  if (picker.value) picker.value.value = '';
-}
 </script>
 
 <template>
@@ -62,21 +51,7 @@ async function send(): Promise<void> {
         </button>
       </div>
     </div>
-    <div class="mt-3">
-      <input
-        ref="picker"
-        type="file"
-        accept="image/*"
-        capture="environment"
-        class="hidden"
-        :aria-label="words('photo')"
-        @change="send"
-      />
-      <button type="button" class="button min-h-14 w-full" :disabled="isBusy" @click="picker?.click()">
-        {{ words('photo') }}
-      </button>
-      <p class="mt-1 text-quiet">{{ words('photoHint') }}</p>
-    </div>
+    <PhotoButton class="mt-3" :alert="task.alert" :words="props.words" :label="words('photo')" />
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
     <p v-else-if="task.said" class="mt-2 border-l-3 border-action pl-3">
       <span class="font-medium">{{ words('sent') }}</span>

@@ -47,6 +47,10 @@ const groups = computed(() =>
     ),
   })).filter((group) => group.lines.length),
 );
+/** Where nobody tells of walks, that there was none says nothing. */
+const areWalksTold = computed(() =>
+  data.value?.items.some((item) => item.vehicles.some((line) => line.walkedAt)),
+);
 const HUES: Record<Line['verdict'], string> = {
   NOT_YET: 'border-stop text-stop',
   LOOK_FIRST: 'border-before text-before',
@@ -109,6 +113,9 @@ function choose(): void {
           <span class="figure min-w-24 text-2xl font-semibold">{{ line.ref }}</span>
           <span class="figure text-quiet">{{ line.plate }}</span>
           <span v-if="line.reasons.length" class="min-w-0 grow basis-80">{{ line.reasons.join('; ') }}</span>
+          <span v-if="areWalksTold" class="text-quiet">{{
+            line.walkedAt ? `walked round ${at(line.walkedAt)}` : 'no walk round today'
+          }}</span>
           <span v-if="!depot && line.depot && group.verdict !== 'MAY_LEAVE'" class="text-quiet">{{
             line.depot
           }}</span>

@@ -19,6 +19,7 @@ const ways: Record<HealthCause['remedy'], (cause: HealthCause) => [RouteLocation
   SENSOR: (cause) => [vehicleOf(cause), 'Its sensors'],
   MAP: (cause) => [vehicleOf(cause), 'Its sensors'],
   RECEIVER: () => [{ name: 'receivers' }, 'Receivers'],
+  WALK: (cause) => [vehicleOf(cause), 'The vehicle'],
   LIMIT: () => [{ name: 'limits' }, 'Limits'],
 };
 const vehicleOf = (cause: HealthCause): RouteLocationRaw =>

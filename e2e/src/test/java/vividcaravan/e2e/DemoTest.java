@@ -260,6 +260,13 @@ class DemoTest extends InBrowser {
         page.locator("details summary").first().click();
 
         assertNothingFound(page, "the driver's page");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Rundgang beginnen")))
+                .first()
+                .click();
+        page.getByText("Radmutter lose, fehlt oder mit Rostfahne").click();
+        page.getByText("Schicken, was ich gefunden habe").click();
+        page.getByText("Sagen Sie, wo es ist.").waitFor();
+        assertNothingFound(page, "the walk round");
     }
 
     @Test

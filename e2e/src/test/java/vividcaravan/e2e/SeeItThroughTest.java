@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.SelectOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -152,5 +153,42 @@ class SeeItThroughTest extends InOwnFleet {
         hours(truck, 4, 4, hour -> 800, hour -> 25 + 5 * Math.sin(hour));
         ear.press("link", "The alert with its readings");
         assertThat(desk.getByText("closed, on proof by readings")).isVisible();
+    }
+
+    @Test
+    void aFaultSeenOnTheWalkRoundFromThePhoneToTheGate() {
+        Trucks truck = new Trucks("WK-", 0x6C0000, 1);
+        String ref = truck.ref(0);
+        product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", truck.document());
+        hours(truck, 2, 2, hour -> 800, hour -> 25);
+        Page phone = driverOf("walk-driver", ref);
+        phone.getByText("heute noch nicht").waitFor();
+        phone.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Rundgang beginnen")))
+                .click();
+        button(phone, "Radmutter lose, fehlt oder mit Rostfahne").click();
+        button(phone, "Schicken, was ich gefunden habe").click();
+        assertThat(phone.getByText("Sagen Sie, wo es ist.")).isVisible();
+        phone.reload();
+        phone.getByLabel("Wo ist es?").selectOption(new SelectOption().setLabel("Achse 1, linke Seite"));
+        phone.getByLabel("In Ihren Worten").fill("zwei von zehn");
+        button(phone, "Schicken, was ich gefunden habe").click();
+        assertThat(heading(phone, "Die Werkstatt weiß")).isFocused();
+        assertThat(button(phone, "Ein Foto davon schicken")).isVisible();
+
+        Page desk = signedIn(1280, 800);
+        desk.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^" + ref + ".*fault reported")))
+                .click();
+        assertThat(heading(desk, "wheel nut loose.*zwei von zehn")).isVisible();
+        assertThat(desk.getByText("Do not move the vehicle.").first()).isVisible();
+        desk.navigate("/gate");
+        assertThat(desk.getByText(Pattern.compile("1L fault reported: wheel nut")))
+                .isVisible();
+        assertThat(desk.getByText(Pattern.compile("^walked round"))).isVisible();
+
+        phone.navigate("/desk");
+        assertThat(heading(phone, "Das Fahrzeug nicht bewegen")).isVisible();
+        assertThat(phone.getByText("gemacht heute um").first()).isVisible();
     }
 }

@@ -73,6 +73,45 @@ public record Alert(
                 List.of(first));
     }
 
+    /** Opens an alert on what somebody saw at {@code at}. */
+    public static Alert open(long id, Sight seen, long at) {
+        AlertEntry first = new AlertEntry(
+                at, AlertEntry.Change.OPENED, AlertKind.REPORTED_FAULT, seen.urgency(), seen.who(), seen.words());
+        return new Alert(
+                id,
+                seen.position(),
+                AlertKind.REPORTED_FAULT,
+                seen.urgency(),
+                AlertState.NEW,
+                at,
+                null,
+                null,
+                at,
+                true,
+                false,
+                Evidence.ofSight(at),
+                Handling.NONE,
+                List.of(first));
+    }
+
+    /** This alert after somebody saw more there: it calls again where it was closed or where that is worse. */
+    public Alert seenAgain(Sight seen, long at) {
+        boolean isWorse = seen.urgency().isMoreUrgentThan(urgency);
+        if (state != AlertState.CLOSED && !isWorse) {
+            return noted(seen.who(), seen.words(), at);
+        }
+        Next next = new Next();
+        AlertEntry.Change change = state == AlertState.CLOSED ? AlertEntry.Change.RETURNED : AlertEntry.Change.GREW;
+        next.urgency = seen.urgency();
+        next.state = state == AlertState.NEW ? state : moveTo(AlertState.NEW);
+        next.handling = handling.with(null).saying(null);
+        next.closedAt = null;
+        next.lastSeenAt = at;
+        next.isActive = true;
+        next.evidence = Evidence.ofSight(at);
+        return next.with(new AlertEntry(at, change, kind, next.urgency, seen.who(), seen.words()));
+    }
+
     /** Whether a fault found at {@code at} continues this alert rather than starting another. */
     public boolean isContinuedAt(long at) {
         return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS;
@@ -337,6 +376,11 @@ public record Alert(
     /** On the strength of what it was closed; empty while it is open. */
     public Optional<ClosedOn> closedOn() {
         return state == AlertState.CLOSED ? record().closedOn(isRunSoft) : Optional.empty();
+    }
+
+    /** What was seen last that made it call, in the words of whoever saw it. */
+    String lastSeen() {
+        return record().lastSeen();
     }
 
     /** When it called last: opened, came back or grew; epoch milliseconds of reading time. */

@@ -77,6 +77,16 @@ public final class AlertBook {
         return before.recovered(finding.at());
     }
 
+    /** Takes in what somebody saw at {@code at}: one place has one alert of it, whatever is wrong there. */
+    public Alert report(Sight seen, long at) {
+        Alert before = latest.get(new Key(seen.position(), AlertFamily.SEEN));
+        Alert after = before != null && before.isContinuedAt(at)
+                ? before.seenAgain(seen, at)
+                : Alert.open(ids.getAsLong(), seen, at);
+        replace(after);
+        return after;
+    }
+
     /** Puts a changed alert in the place of its earlier self. */
     public void replace(Alert alert) {
         latest.put(key(alert), alert);

@@ -45,6 +45,9 @@ record AlertCauses(Figures figures) {
             case SENSORS_CROSSED -> crossed(causes, alert, others);
             case WEATHER_LOW -> weather(causes, evidence, others);
             case RECEIVER_SILENT -> receiver(causes, evidence, others);
+            case REPORTED_FAULT ->
+                causes.add(new Cause(
+                        "What was seen is there", "Somebody saw it by eye beside the vehicle; no sensor tells of it."));
         }
         return causes;
     }

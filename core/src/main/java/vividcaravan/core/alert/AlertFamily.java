@@ -7,5 +7,7 @@ public enum AlertFamily {
     BATTERY,
     MAP,
     WEATHER,
-    RECEIVER
+    RECEIVER,
+    /** What people saw; no reading raises it and none settles it. */
+    SEEN
 }

@@ -14,7 +14,9 @@ public enum AlertKind {
     SENSOR_BATTERY("sensor battery", AlertFamily.BATTERY),
     SENSORS_CROSSED("sensors crossed", AlertFamily.MAP),
     WEATHER_LOW("cold weather", AlertFamily.WEATHER),
-    RECEIVER_SILENT("receiver silent", AlertFamily.RECEIVER);
+    RECEIVER_SILENT("receiver silent", AlertFamily.RECEIVER),
+    /** Found by somebody on the walk round; the sensors see none of it. */
+    REPORTED_FAULT("fault reported", AlertFamily.SEEN);
 
     private final String words;
     private final AlertFamily family;

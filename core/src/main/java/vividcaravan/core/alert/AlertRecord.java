@@ -85,6 +85,15 @@ record AlertRecord(List<AlertEntry> entries) {
         return Optional.empty();
     }
 
+    /** What somebody saw last that made it call; empty where readings did. */
+    String lastSeen() {
+        return latestFirst().stream()
+                .filter(entry -> entry.change().isStep() && entry.note() != null)
+                .map(AlertEntry::note)
+                .findFirst()
+                .orElse("");
+    }
+
     /** When it called last: opened, came back or grew. */
     long calledAt(long openedAt) {
         return latestFirst().stream()

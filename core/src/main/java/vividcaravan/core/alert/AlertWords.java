@@ -93,6 +93,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                         : wheel + " and " + evidence.other().words() + " seem to have each other's sensors.";
             case WEATHER_LOW -> weather(evidence, ref);
             case RECEIVER_SILENT -> "Nothing has been heard of " + ref + " although it is known to move.";
+            case REPORTED_FAULT -> seen(alert, alert.position() == null ? ref : Figures.lower(wheel));
         };
     }
 
@@ -138,6 +139,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                     case SENSORS_CROSSED -> "check which sensor sits where before anyone adds air.";
                     case WEATHER_LOW -> weatherRound(alert.evidence());
                     case RECEIVER_SILENT -> "check the receiver's power and antenna.";
+                    case REPORTED_FAULT ->
+                        "have a trained person look at it, and say what was found and done. No sensor sees it.";
                 };
         boolean beginsSentence = when.endsWith(". ");
         return when + (beginsSentence ? Figures.upper(what) : what);
@@ -215,7 +218,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                         : List.of(SafetyNote.NEVER_BLEED);
             case SENSOR_SILENT ->
                 isSilentAfterTrouble(alert) ? List.of(SafetyNote.HOT_WHEEL, SafetyNote.RUN_SOFT) : List.of();
-            case FAST_LEAK, SLOW_LEAK, UNDER_PRESSURE, TWIN_MISMATCH, WEATHER_LOW ->
+            case FAST_LEAK, SLOW_LEAK, UNDER_PRESSURE, TWIN_MISMATCH, WEATHER_LOW, REPORTED_FAULT ->
                 List.of(alert.isRunSoft() ? SafetyNote.RUN_SOFT : SafetyNote.INFLATE);
             default -> List.of();
         };
@@ -238,6 +241,11 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                         .map(lack -> kpa(lack.kpa()) + " at " + lack.position().code())
                         .collect(Collectors.joining(", "))
                 + " while they are cold: " + round;
+    }
+
+    private static String seen(Alert alert, String place) {
+        String what = alert.lastSeen();
+        return what.isEmpty() ? "A fault was seen at " + place + "." : "Seen at " + place + ": " + what + ".";
     }
 
     private String weather(Evidence evidence, String ref) {

@@ -87,9 +87,10 @@ public record Departure(Verdict verdict, List<String> reasons) {
 
     private static String words(Alert alert) {
         boolean isSoftTyre = alert.isRunSoft() && alert.kind().family() == AlertFamily.TYRE;
+        String seen = alert.lastSeen().isEmpty() ? "" : ": " + alert.lastSeen();
         String what = isSoftTyre
                 ? "run soft: inspection off the vehicle"
-                : alert.kind().words();
+                : alert.kind().words() + seen;
         return alert.position() == null ? what : alert.position().code() + " " + what;
     }
 }

@@ -140,6 +140,34 @@ public record Evidence(
                 null);
     }
 
+    /** What is known where somebody saw something beside a vehicle that stands. */
+    static Evidence ofSight(long at) {
+        return new Evidence(
+                at,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                false,
+                null,
+                null,
+                false,
+                true,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                Others.NONE,
+                List.of(),
+                0,
+                null,
+                null);
+    }
+
     /** What is known where one wheel's air was seen at another. */
     public static Evidence ofOtherWheel(long at, Position other, Double targetKpa, Others others) {
         return new Evidence(

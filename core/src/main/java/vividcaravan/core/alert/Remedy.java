@@ -8,6 +8,7 @@ public enum Remedy {
     SENSOR("Look at the sensor: battery, seat, antenna. Where several of one age fail, plan all of them in one visit."),
     MAP("Prove which sensor sits where, and record every wheel move."),
     RECEIVER("Look at the receiver’s power and antenna; a long trailer may need a repeater."),
+    WALK("Found again and again at one place it has a cause: alignment, load, or how it is mended. Look for that."),
     LIMIT("Try the limit on your own history before you move it: what would it have said, and what missed?");
 
     private final String words;
@@ -30,6 +31,7 @@ public enum Remedy {
             case SENSOR_SILENT, SENSOR_BATTERY, SENSOR_FAULT -> SENSOR;
             case SENSORS_CROSSED -> MAP;
             case RECEIVER_SILENT -> RECEIVER;
+            case REPORTED_FAULT -> WALK;
         };
     }
 

@@ -58,6 +58,15 @@ public final class DriverWords {
         return text("where." + position.slot(), ref, position.axle(), side);
     }
 
+    /** A wheel of a vehicle that is known already. */
+    public String wheel(Position position) {
+        if (position.isSpare()) {
+            return text("wheel.spare", position.spare());
+        }
+        String side = text(position.side() == Side.LEFT ? "side.left" : "side.right");
+        return text("wheel." + position.slot(), position.axle(), side);
+    }
+
     /** Whom to call. */
     public String call(String depot, String phone) {
         return text("call", depot, phone);

@@ -18,6 +18,7 @@ import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.DriverAnswer;
+import vividcaravan.core.alert.Sight;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Author;
@@ -88,6 +89,28 @@ public class AlertActions implements Ticking {
     @Override
     public List<Tick> ticks() {
         return List.of(new Tick("end-of-shelving", Duration.ZERO, Duration.ofSeconds(20), this::unshelve));
+    }
+
+    /**
+     * Takes in what somebody saw at a vehicle; each place has one alert of it.
+     *
+     * @param also what is written down with it, and what there is to tell of that
+     * @return these alerts
+     */
+    public List<Long> report(long vehicleId, List<Sight> seen, Function<Pen, Deed> also) {
+        return writer.make(view -> {
+            FleetVehicle vehicle = fleet.vehicle(vehicleId)
+                    .orElseThrow(() -> Refusal.notFound("This vehicle was taken away meanwhile."));
+            return Decision.make(pen -> {
+                List<Long> alerts = new ArrayList<>();
+                for (Sight sight : seen) {
+                    Alert alert = vehicle.book().report(sight, clock.millis());
+                    store.save(pen, vehicle, alert);
+                    alerts.add(alert.id());
+                }
+                return new Done<>(alerts, also.apply(pen));
+            });
+        });
     }
 
     void note(long id, String who, String note) {

@@ -64,7 +64,7 @@ final class AlertDeeds {
     static Author author(AlertEntry entry, Author people) {
         return switch (entry.change()) {
             case UNSHELVED, ESCALATED -> Author.SCHEDULE;
-            case OPENED, GREW, RETURNED, RECOVERED, PROVEN -> Author.JUDGE;
+            case RECOVERED, PROVEN -> Author.JUDGE;
             default -> entry.who() == null ? Author.JUDGE : people;
         };
     }

@@ -29,9 +29,11 @@ import vividcaravan.server.access.Accounts;
 import vividcaravan.server.alerts.AlertActions;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.walks.Walks;
 
 /** A driver's own page: not the Desk but one instruction, in their language. */
 @RestController
@@ -44,8 +46,11 @@ class DriverPageController {
     private final Accounts accounts;
     private final Instructions instructions;
     private final AlertActions actions;
+    private final Walks walks;
 
-    DriverPageController(VisibleFleet visible, Accounts accounts, Instructions instructions, AlertActions actions) {
+    DriverPageController(
+            VisibleFleet visible, Accounts accounts, Instructions instructions, AlertActions actions, Walks walks) {
+        this.walks = walks;
         this.visible = visible;
         this.accounts = accounts;
         this.instructions = instructions;
@@ -83,6 +88,7 @@ class DriverPageController {
      * @param words what the page says around the instruction, by key
      * @param tasks the most urgent first; among those what the workshop told of
      * @param vehicles how many vehicles are assigned to the driver
+     * @param walks the walk round each of them that is in service
      */
     record DriverPage(
             Language language,
@@ -90,7 +96,19 @@ class DriverPageController {
             List<LanguageChoice> languages,
             Map<String, String> words,
             List<Task> tasks,
-            int vehicles) {}
+            int vehicles,
+            List<WalkOf> walks) {}
+
+    /** A wheel as a driver finds it. */
+    record WheelName(String position, String words) {}
+
+    /**
+     * The walk round a vehicle.
+     *
+     * @param at when it was made today, or null
+     * @param wheels where something may be found
+     */
+    record WalkOf(String vehicle, @Nullable Instant at, List<WheelName> wheels) {}
 
     @GetMapping("/driver-page")
     @Operation(operationId = "getDriverPage", summary = "What a driver has to do now, in their language")
@@ -118,7 +136,24 @@ class DriverPageController {
                         .toList(),
                 DriverWords.in(language).page(),
                 tasks,
-                own.size());
+                own.size(),
+                walksOf(own, DriverWords.in(language)));
+    }
+
+    private List<WalkOf> walksOf(List<FleetVehicle> own, DriverWords words) {
+        Map<Long, Walks.Walk> today = walks.ofToday(own);
+        return own.stream()
+                .filter(vehicle -> vehicle.snapshot().state() == VehicleState.IN_SERVICE)
+                .map(vehicle -> new WalkOf(
+                        vehicle.description().ref(),
+                        Optional.ofNullable(today.get(vehicle.id()))
+                                .map(Walks.Walk::at)
+                                .orElse(null),
+                        vehicle.description().layout().positions().stream()
+                                .map(wheel -> new WheelName(wheel.code(), words.wheel(wheel)))
+                                .toList()))
+                .sorted(Comparator.comparing(WalkOf::vehicle))
+                .toList();
     }
 
     private Task task(FleetVehicle vehicle, Alert alert, String driver, Language language) {

@@ -11,6 +11,7 @@ import java.util.function.LongSupplier;
 import java.util.function.Supplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
+import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
@@ -291,7 +292,8 @@ public final class FleetVehicle {
 
     /** An alert of this vehicle with the figures of its wheel as they are now, as long as the fault lasts. */
     public Alert asItIsNow(Alert alert) {
-        KnownSensor sensor = alert.position() == null || alert.state() == AlertState.CLOSED || !alert.isActive()
+        boolean isOfReadings = alert.position() != null && alert.kind().family() != AlertFamily.SEEN;
+        KnownSensor sensor = !isOfReadings || alert.state() == AlertState.CLOSED || !alert.isActive()
                 ? null
                 : sensorAt(alert.position()).orElse(null);
         Reading newest = sensor == null ? null : sensor.newest();

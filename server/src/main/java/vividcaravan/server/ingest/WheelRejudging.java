@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.Rejudgement;
@@ -51,7 +52,11 @@ class WheelRejudging {
     void judgeAgain(Pen pen, FleetVehicle vehicle, Position position, long since) {
         List<Alert> known = alerts.ofWheel(pen.session(), vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
-        Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), known);
+        // What people saw does not hang on which sensor sat there.
+        List<Alert> judged = known.stream()
+                .filter(alert -> alert.kind().family() != AlertFamily.SEEN)
+                .toList();
+        Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), judged);
         List<Fitting> stays = vehicle.description().layout().positions().stream()
                 .flatMap(wheel -> fleet.staysAt(vehicle, wheel, from, Fitting.OPEN).stream())
                 .toList();

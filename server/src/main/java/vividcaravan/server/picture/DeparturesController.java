@@ -20,6 +20,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.fleet.WheelStates;
+import vividcaravan.server.walks.Walks;
 
 /** Who may leave, depot by depot, for the gate: with a token of its own that lets see nothing else. */
 @RestController
@@ -28,16 +29,27 @@ import vividcaravan.server.fleet.WheelStates;
 class DeparturesController {
 
     private final VisibleFleet fleet;
+    private final Walks walks;
     private final Clock clock;
 
-    DeparturesController(VisibleFleet fleet, Clock clock) {
+    DeparturesController(VisibleFleet fleet, Walks walks, Clock clock) {
         this.fleet = fleet;
+        this.walks = walks;
         this.clock = clock;
     }
 
-    /** A vehicle and whether it may leave. */
+    /**
+     * A vehicle and whether it may leave.
+     *
+     * @param walkedAt when its driver said today to have walked round it, or null
+     */
     record DepartureLine(
-            String ref, @Nullable String plate, VehicleKind kind, Departure.Verdict verdict, List<String> reasons) {}
+            String ref,
+            @Nullable String plate,
+            VehicleKind kind,
+            Departure.Verdict verdict,
+            List<String> reasons,
+            @Nullable Instant walkedAt) {}
 
     /**
      * A depot; its name is null for vehicles that have none.
@@ -61,7 +73,9 @@ class DeparturesController {
                 .sorted(Comparator.comparing(DeparturesController::worst)
                         .thenComparing(vehicle -> vehicle.description().ref()))
                 .toList();
+        Map<Long, Walks.Walk> walked = walks.ofToday(worstFirst);
         for (FleetVehicle vehicle : worstFirst) {
+            Walks.Walk walk = walked.get(vehicle.id());
             VehicleSnapshot snapshot = vehicle.snapshot();
             String own = snapshot.description().depot();
             Departure departure = VehicleStanding.departure(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now));
@@ -71,7 +85,8 @@ class DeparturesController {
                             snapshot.description().plate(),
                             snapshot.description().kind(),
                             departure.verdict(),
-                            departure.reasons()));
+                            departure.reasons(),
+                            walk == null ? null : walk.at()));
         }
         List<DepotDepartures> items = byDepot.entrySet().stream()
                 .filter(one -> depot == null || depot.equals(one.getKey()))

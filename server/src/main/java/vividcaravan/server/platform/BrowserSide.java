@@ -37,7 +37,8 @@ class BrowserSide implements WebMvcConfigurer {
             "/sign-in",
             "/set-up",
             "/join",
-            "/gate"
+            "/gate",
+            "/walk/**"
         })
         String page() {
             return "forward:/index.html";

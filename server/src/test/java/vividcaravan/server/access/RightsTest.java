@@ -84,7 +84,7 @@ class RightsTest {
         row(OWN, "getAlert", "getPhoto", "getVehicle", "getDescription");
         row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
         row(OWN_NOTES, "noteAlert");
-        row(OWN_ANSWERS, "answerAlert", "readInstruction", "sendPhoto");
+        row(OWN_ANSWERS, "answerAlert", "readInstruction", "sendPhoto", "walkRound");
         row(DRIVE, "getDriverPage");
         row(LEAVE, "listDepartures");
         row(READ, "getDuty");

@@ -364,6 +364,7 @@ class LogbookCompletenessTest {
         doing("noteAlert", "ALERT_NOTED", "POST", alert + "/notes", "{ \"note\": \"looks fine from here\" }");
         asTheDriverOf(truck, () -> {
             doing("answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }");
+            doing("walkRound", "WALKED", "POST", "/vehicles/" + truck.ref() + "/walks", "{ \"faults\": [] }");
             doing("sendPhoto", "ALERT_PHOTOGRAPHED", "POST", alert + "/photos", "{ \"jpeg\": \"/9j/2wA=\" }");
         });
         browser.send("PUT", "/api/v1/texts/service", "{ \"url\": \"http://localhost:9/send\" }");

@@ -1,0 +1,36 @@
+package vividcaravan.core.driver;
+
+import vividcaravan.core.alert.Urgency;
+
+/**
+ * What a driver looks at on the walk round before the first trip, and what a fault there calls for: what no sensor sees
+ * [common practice in the trade; local rules on the daily check go first]. Whoever found it is no judge of tyres, so that only
+ * a missing cap may wait.
+ */
+public enum WalkPoint {
+    FLAT("flat or sagging", Urgency.STOP_NOW),
+    DAMAGE("cut, bulge or cord to be seen", Urgency.BEFORE_NEXT_TRIP),
+    TREAD("tread low or worn unevenly", Urgency.BEFORE_NEXT_TRIP),
+    NUTS("wheel nut loose, missing or with a trail of rust", Urgency.STOP_NOW),
+    TWINS("twins touch, or something is wedged between them", Urgency.BEFORE_NEXT_TRIP),
+    VALVE("valve damaged or its cap missing", Urgency.PLAN),
+    OTHER("something else", Urgency.BEFORE_NEXT_TRIP);
+
+    private final String words;
+    private final Urgency urgency;
+
+    WalkPoint(String words, Urgency urgency) {
+        this.words = words;
+        this.urgency = urgency;
+    }
+
+    /** The fault as the Desk reads it. */
+    public String words() {
+        return words;
+    }
+
+    /** What it calls for. */
+    public Urgency urgency() {
+        return urgency;
+    }
+}
