@@ -212,6 +212,11 @@ public class BlockStore {
         return false;
     }
 
+    /** Whether there are weeks that lie wholly before {@code hour}; safe to ask. */
+    boolean hasBefore(long hour) {
+        return weeks.oldest().filter(week -> week < WeekTables.week(hour)).isPresent();
+    }
+
     /** Drops the weeks that lie wholly before {@code hour}; returns how many. H2 commits by itself here. */
     int dropBefore(StatelessSession session, long hour) {
         return weeks.dropBefore(session, WeekTables.week(hour));

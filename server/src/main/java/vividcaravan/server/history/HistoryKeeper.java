@@ -41,6 +41,7 @@ public class HistoryKeeper {
             new TreeSet<>(java.util.Comparator.comparingLong(SensorDay::day).thenComparingLong(SensorDay::sensor));
     private final Deque<Long> sensorsOfDay = new ArrayDeque<>();
     private boolean isSummingUpDay;
+    private long letGoBefore = Long.MIN_VALUE;
 
     HistoryKeeper(
             FleetDirectory fleet, BlockStore blocks, SummaryStore summaries, Clock clock, VividProperties properties) {
@@ -56,6 +57,7 @@ public class HistoryKeeper {
         stale.clear();
         sensorsOfDay.clear();
         isSummingUpDay = false;
+        letGoBefore = Long.MIN_VALUE;
         blocks.load(session);
         summaries.load(session, SummaryStore.day(clock.millis()));
     }
@@ -94,6 +96,9 @@ public class HistoryKeeper {
      * @return whether there is more to do
      */
     public boolean tidy(StatelessSession session) {
+        if (letGoBefore != Long.MIN_VALUE) {
+            drop(session);
+        }
         long day = summaries.writtenBefore();
         if (!isSummingUpDay) {
             if (clock.millis() < (day + 1) * SummaryStore.DAY_MILLIS + WAIT_MILLIS) {
@@ -118,16 +123,34 @@ public class HistoryKeeper {
         summaries.mark(session, day + 1);
         transaction.commit();
         isSummingUpDay = false;
-        drop(session);
         return true;
     }
 
+    /** Up to when single readings may go, epoch milliseconds: past the retention and summed up. */
+    private long endOfOld() {
+        return Math.min(clock.millis() - retentionMillis, summaries.writtenBefore() * SummaryStore.DAY_MILLIS);
+    }
+
+    /** Whether there are weeks of single readings that may go; safe to ask. */
+    boolean hasOld() {
+        return blocks.hasBefore(BlockStore.hour(endOfOld()));
+    }
+
+    /**
+     * Lets the single readings go that are past the retention; their tables go with the next housekeeping. For the single
+     * writer only, together with the deed that tells it.
+     *
+     * @return up to when, epoch milliseconds
+     */
+    long letGo() {
+        letGoBefore = endOfOld();
+        return letGoBefore;
+    }
+
     private void drop(StatelessSession session) {
-        long oldest = Math.min(clock.millis() - retentionMillis, summaries.writtenBefore() * SummaryStore.DAY_MILLIS);
-        int weeks = blocks.dropBefore(session, BlockStore.hour(oldest));
-        if (weeks > 0) {
-            LOG.info("Dropped {} weeks of single readings past the retention; their summaries stay", weeks);
-        }
+        int weeks = blocks.dropBefore(session, BlockStore.hour(letGoBefore));
+        letGoBefore = Long.MIN_VALUE;
+        LOG.info("Dropped {} weeks of single readings past the retention; their summaries stay", weeks);
     }
 
     /** The hour in which a sensor was moved belongs to two wheels, so its day is summed up again at once. */

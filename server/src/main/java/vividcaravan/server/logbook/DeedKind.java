@@ -38,6 +38,7 @@ public enum DeedKind {
     ALERT_PHOTOGRAPHED("photograph of a driver"),
     ALERT_READ("read by a driver"),
     ALERT_ANSWERED("answer of a driver"),
+    READINGS_LET_GO("readings past the retention"),
     WALKED("walk round a vehicle"),
     ALERT_RECOVERED("alert recovered"),
     ALERT_CLOSED("alert closed"),
