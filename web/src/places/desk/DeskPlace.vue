@@ -207,7 +207,7 @@ useKeys('The Desk', [
       <ChosenBar
         v-if="chosen.length"
         :alerts="withBehind(chosen)"
-        :trouble="trouble"
+        :trouble="asking ? '' : trouble"
         @act="begin($event)"
         @none="checked = new Set()"
       />
@@ -231,7 +231,7 @@ useKeys('The Desk', [
         :may-note="mayHandleAlerts || isDriver"
         :behind="folded.behind.get(detail.item.id) ?? []"
         :has-keys="!chosen.length"
-        :trouble="chosen.length ? '' : trouble"
+        :trouble="chosen.length || asking ? '' : trouble"
         @act="act"
         @take-back="takeBack([detail.item])"
         @instruct="isInstructing = true"

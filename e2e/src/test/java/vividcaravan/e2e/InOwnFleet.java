@@ -61,9 +61,13 @@ abstract class InOwnFleet extends InBrowser {
     }
 
     Page signedIn(int width, int height) {
+        return signedInAs("wren", width, height);
+    }
+
+    Page signedInAs(String name, int width, int height) {
         Page page = newPage(product.address, width, height, ColorScheme.LIGHT);
         page.navigate("/sign-in");
-        fill(page, "User name", "wren");
+        fill(page, "User name", name);
         page.getByLabel("Password").fill(PASSWORD);
         button(page, "Sign in").click();
         assertThat(page).hasURL(Pattern.compile(".*/desk.*"));

@@ -191,4 +191,38 @@ class SeeItThroughTest extends InOwnFleet {
         assertThat(heading(phone, "Das Fahrzeug nicht bewegen")).isVisible();
         assertThat(phone.getByText("gemacht heute um").first()).isVisible();
     }
+
+    @Test
+    void twoManagersOnOneAlertSeeEachOthersStepsAndOverwriteNothing() {
+        Trucks truck = new Trucks("TM-", 0x6D0000, 1);
+        String ref = truck.ref(0);
+        product.post("/api/v1/fleet-imports", Product.TOKEN, "application/json", truck.document());
+        hours(truck, 3, 3, hour -> 690, hour -> 25);
+        product.post(
+                "/api/v1/accounts",
+                Product.TOKEN,
+                "application/json",
+                "{\"userName\":\"plover\",\"displayName\":\"E. Plover\",\"role\":\"MANAGER\",\"password\":\"%s\"}"
+                        .formatted(PASSWORD));
+        Page one = signedIn(1280, 800);
+        Page two = signedInAs("plover", 1280, 800);
+        one.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(ref)))
+                .first()
+                .click();
+        assertThat(heading(one, "under its target")).isVisible();
+        two.navigate(one.url().replaceAll("^https?://[^/]+", ""));
+        assertThat(heading(two, "under its target")).isVisible();
+
+        button(two, "Close C").click();
+        two.getByLabel(Pattern.compile("What was found or done")).fill("checked, all is well");
+        button(one, "Take in hand T").click();
+        assertThat(two.getByText(Pattern.compile("opened.*in hand"))).isVisible();
+        button(two, "Close the alert").click();
+        assertThat(two.getByText("Something came in between: A. Wren took it in hand."))
+                .isVisible();
+        assertThat(two.getByLabel(Pattern.compile("What was found or done"))).hasValue("checked, all is well");
+        String record =
+                product.get("/api/v1/alerts?vehicle=" + ref, Product.TOKEN).body();
+        assertThat(record).contains("IN_HAND").doesNotContain("CLOSED");
+    }
 }

@@ -19,6 +19,8 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.Sight;
+import vividcaravan.server.access.Account;
+import vividcaravan.server.access.Accounts;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Author;
@@ -77,9 +79,11 @@ public class AlertActions implements Ticking {
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final AlertStore store;
+    private final Accounts accounts;
     private final Clock clock;
 
-    AlertActions(SingleWriter writer, FleetDirectory fleet, AlertStore store, Clock clock) {
+    AlertActions(SingleWriter writer, FleetDirectory fleet, AlertStore store, Accounts accounts, Clock clock) {
+        this.accounts = accounts;
         this.writer = writer;
         this.fleet = fleet;
         this.store = store;
@@ -289,6 +293,10 @@ public class AlertActions implements Ticking {
         });
     }
 
+    private String name(String userName) {
+        return accounts.find(userName).map(Account::displayName).orElse(userName);
+    }
+
     private Changed standing(View view, Seen seen) {
         AlertRow row = view.get(AlertRow.class, seen.id());
         if (row == null) {
@@ -298,7 +306,7 @@ public class AlertActions implements Ticking {
         Alert alert = vehicle.alert(seen.id())
                 .orElseThrow(() -> Refusal.conflict("This alert is closed; a newer one stands in its place."));
         if (seen.isOutdated(alert)) {
-            throw Refusal.conflict("Something came in between: " + AlertDeeds.lastWords(alert)
+            throw Refusal.conflict("Something came in between: " + AlertDeeds.lastWords(alert, this::name)
                     + ". Look at it as it is now, and decide again.");
         }
         return new Changed(vehicle, alert);

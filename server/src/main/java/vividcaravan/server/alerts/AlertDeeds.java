@@ -1,6 +1,7 @@
 package vividcaravan.server.alerts;
 
 import java.time.Instant;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
@@ -43,10 +44,14 @@ final class AlertDeeds {
                                 entry.urgency().words());
     }
 
-    /** What an alert's record says last, such as "quill acknowledged it". */
-    static String lastWords(Alert alert) {
+    /**
+     * What an alert's record says last, such as "B. Quill acknowledged it".
+     *
+     * @param name how somebody is called, by user name
+     */
+    static String lastWords(Alert alert, UnaryOperator<String> name) {
         AlertEntry entry = alert.entries().get(alert.entries().size() - 1);
-        String who = entry.who() == null ? "the readings" : entry.who();
+        String who = entry.who() == null ? "the readings" : name.apply(entry.who());
         return who + " " + words(entry, "it");
     }
 
