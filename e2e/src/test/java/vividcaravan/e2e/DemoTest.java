@@ -226,6 +226,22 @@ class DemoTest extends InBrowser {
                 .click();
         page.getByRole(AriaRole.DIALOG).waitFor();
         assertNothingFound(page, "recording a pressure");
+        outOfService(page);
+    }
+
+    /** A wheel and back, since the demo goes on being looked at. */
+    private void outOfService(Page page) {
+        page.navigate("/vehicles/GX-05");
+        page.getByText("Take out of service").click();
+        page.getByLabel("What?").selectOption("1L");
+        page.getByLabel("Why?").fill("lent to another");
+        assertNothingFound(page, "taking out of service");
+        page.getByText("Take it out").click();
+        page.getByText("1L out of service").waitFor();
+        assertNothingFound(page, "a wheel out of service");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Back into service: 1L"))
+                .click();
+        page.getByText("1L out of service").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
     }
 
     /** Several alerts chosen, a job from one of them, and the page of its driver. */

@@ -46,7 +46,7 @@ public record Alert(
     /** What was closed and is still there so long after is no longer what somebody knows of [our judgement]. */
     private static final long STILL_THERE_MILLIS = 12L * 60 * 60 * 1000;
 
-    private static final long LONGEST_SHELVED_MILLIS = 30L * 24 * 60 * 60 * 1000;
+    static final long LONGEST_SHELVED_MILLIS = 30L * 24 * 60 * 60 * 1000;
 
     public Alert {
         entries = List.copyOf(entries);
@@ -461,6 +461,25 @@ public record Alert(
         Next next = new Next();
         next.state = moveTo(AlertState.NEW);
         return next.with(new AlertEntry(now, AlertEntry.Change.UNSHELVED, kind, urgency, null, null));
+    }
+
+    /**
+     * This alert back from aside before its time is over: it calls again.
+     *
+     * @throws AlertRefused if it is not put aside
+     */
+    public Alert calledBack(String who, long at) {
+        if (state != AlertState.SHELVED) {
+            throw new AlertRefused("This alert is not put aside.");
+        }
+        Next next = new Next();
+        next.state = moveTo(AlertState.NEW);
+        return next.with(new AlertEntry(at, AlertEntry.Change.UNSHELVED, kind, urgency, who, null));
+    }
+
+    /** Whether it was put aside last for {@code reason}. */
+    boolean isPutAsideBecause(String reason) {
+        return record().lastPutAside().filter(reason::equals).isPresent();
     }
 
     /**

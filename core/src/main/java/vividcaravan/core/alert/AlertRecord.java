@@ -85,6 +85,14 @@ record AlertRecord(List<AlertEntry> entries) {
         return Optional.empty();
     }
 
+    /** Why it was put aside last. */
+    Optional<String> lastPutAside() {
+        return latestFirst().stream()
+                .filter(entry -> entry.change() == AlertEntry.Change.SHELVED)
+                .map(AlertEntry::note)
+                .findFirst();
+    }
+
     /** What somebody saw last that made it call; empty where readings did. */
     String lastSeen() {
         return latestFirst().stream()

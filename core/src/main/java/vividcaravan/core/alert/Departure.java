@@ -60,16 +60,23 @@ public record Departure(Verdict verdict, List<String> reasons) {
         reasons = List.copyOf(reasons);
     }
 
+    /** The same where nothing is out of service. */
+    static Departure of(List<Alert> open, List<Unwatched> unwatched) {
+        return of(open, unwatched, List.of());
+    }
+
     /**
      * Judges a departure. What was put aside with a reason does not hold a vehicle back, and is named.
      *
      * @param open the vehicle's open alerts
      * @param unwatched wheels on the road without a sensor, silent or faulty
+     * @param outages wheels and axles that are out of service: somebody has to look whether the vehicle can go so
      */
-    public static Departure of(List<Alert> open, List<Unwatched> unwatched) {
+    public static Departure of(List<Alert> open, List<Unwatched> unwatched, List<Outage> outages) {
         List<Alert> against = open.stream()
                 .filter(alert -> alert.isActive() || alert.isRunSoft())
                 .filter(alert -> alert.urgency() != Urgency.PLAN)
+                .filter(alert -> outages.stream().noneMatch(outage -> outage.hasHeldBack(alert)))
                 .sorted(Comparator.comparing(Alert::urgency))
                 .toList();
         List<String> reasons = new ArrayList<>();
@@ -79,9 +86,13 @@ public record Departure(Verdict verdict, List<String> reasons) {
             isHeld |= !isAside;
             reasons.add(words(alert) + (isAside ? ", put aside" : ""));
         }
-        unwatched.forEach(
-                wheel -> reasons.add(wheel.position().code() + " " + wheel.why().words()));
-        Verdict verdict = isHeld ? Verdict.NOT_YET : unwatched.isEmpty() ? Verdict.MAY_LEAVE : Verdict.LOOK_FIRST;
+        outages.forEach(outage -> reasons.add(outage.words()));
+        unwatched.stream()
+                .filter(wheel -> outages.stream().noneMatch(outage -> outage.covers(wheel.position())))
+                .forEach(wheel ->
+                        reasons.add(wheel.position().code() + " " + wheel.why().words()));
+        boolean isAllWatched = unwatched.isEmpty() && outages.isEmpty();
+        Verdict verdict = isHeld ? Verdict.NOT_YET : isAllWatched ? Verdict.MAY_LEAVE : Verdict.LOOK_FIRST;
         return new Departure(verdict, reasons);
     }
 

@@ -147,7 +147,8 @@ class RunSoftTest {
 
         assertThat(wheel.alert().state()).isEqualTo(AlertState.NEW);
         assertThat(wheel.alert().isRunSoft()).isTrue();
-        assertThat(Departure.of(List.copyOf(wheel.alerts()), List.of()).verdict())
+        assertThat(Departure.of(List.copyOf(wheel.alerts()), List.of(), List.of())
+                        .verdict())
                 .isEqualTo(Departure.Verdict.NOT_YET);
     }
 

@@ -18,6 +18,7 @@ import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.DriverAnswer;
+import vividcaravan.core.alert.Outage;
 import vividcaravan.core.alert.Sight;
 import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
@@ -115,6 +116,24 @@ public class AlertActions implements Ticking {
                 return new Done<>(alerts, also.apply(pen));
             });
         });
+    }
+
+    /** Puts aside what is raised where something is out of service; what may not be put aside stays as it is. */
+    public void holdBack(List<Long> alerts, Outage outage) {
+        if (!alerts.isEmpty()) {
+            change(seen(alerts), alert -> alert.shelved(outage.by(), outage.words(), outage.until(), clock.millis()));
+        }
+    }
+
+    /** Brings back what was put aside for something that is in service again. */
+    public void bringBack(List<Long> alerts, String who) {
+        if (!alerts.isEmpty()) {
+            change(seen(alerts), alert -> alert.calledBack(who, clock.millis()));
+        }
+    }
+
+    private static List<Seen> seen(List<Long> alerts) {
+        return alerts.stream().map(Seen::of).toList();
     }
 
     void note(long id, String who, String note) {

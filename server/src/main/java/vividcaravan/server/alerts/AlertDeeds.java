@@ -68,7 +68,8 @@ final class AlertDeeds {
     /** Who did what {@code entry} says; {@code people} if it was a person. */
     static Author author(AlertEntry entry, Author people) {
         return switch (entry.change()) {
-            case UNSHELVED, ESCALATED -> Author.SCHEDULE;
+            case ESCALATED -> Author.SCHEDULE;
+            case UNSHELVED -> entry.who() == null ? Author.SCHEDULE : people;
             case RECOVERED, PROVEN -> Author.JUDGE;
             default -> entry.who() == null ? Author.JUDGE : people;
         };

@@ -1,6 +1,8 @@
 package vividcaravan.server.description;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,6 +28,7 @@ import vividcaravan.server.fleet.VehicleStateChanged;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.outages.Outages;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
@@ -39,11 +42,13 @@ import vividcaravan.server.writer.SingleWriter;
 public class Describing {
 
     private static final int LONGEST_REASON = 500;
+    private static final Duration LONGEST_OUT = Duration.ofDays(366);
 
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final FleetTables store;
     private final Clock clock;
+    private final Outages outages;
     private final ApplicationEventPublisher events;
 
     Describing(
@@ -51,7 +56,9 @@ public class Describing {
             FleetDirectory fleet,
             FleetTables store,
             Clock clock,
+            Outages outages,
             ApplicationEventPublisher events) {
+        this.outages = outages;
         this.writer = writer;
         this.fleet = fleet;
         this.store = store;
@@ -198,11 +205,19 @@ public class Describing {
     /**
      * Says where a vehicle stands.
      *
+     * @param until when it comes back into service by itself, or null
      * @throws Refusal if it cannot get there from where it is
      */
-    FleetVehicle state(String ref, VehicleState state, @Nullable String reason) {
+    FleetVehicle state(String ref, VehicleState state, @Nullable String reason, @Nullable Instant until) {
         if (reason != null && reason.length() > LONGEST_REASON) {
             throw Refusal.badRequest("reason", "The reason may have " + LONGEST_REASON + " characters.");
+        }
+        boolean isEndFit = until == null
+                || state == VehicleState.OUT_OF_SERVICE
+                        && until.isAfter(clock.instant())
+                        && until.isBefore(clock.instant().plus(LONGEST_OUT));
+        if (!isEndFit) {
+            throw Refusal.badRequest("until", "Say until when it is out of service: a time within the next year.");
         }
         return writer.make(view -> {
             FleetVehicle vehicle = fleet.existing(ref);
@@ -224,7 +239,12 @@ public class Describing {
             VehicleState before = vehicle.state();
             return Decision.make(pen -> {
                 set(pen, vehicle, state, reason);
-                return new Done<>(vehicle, moved(vehicle, before, reason));
+                Deed deed = moved(vehicle, before, reason);
+                if (until == null) {
+                    return new Done<>(vehicle, deed);
+                }
+                outages.ofVehicle(pen, vehicle, reason, until);
+                return new Done<>(vehicle, deed.with("Until", null, until.toString()));
             });
         });
     }
@@ -237,6 +257,7 @@ public class Describing {
     }
 
     private void set(Pen pen, FleetVehicle vehicle, VehicleState state, @Nullable String reason) {
+        outages.forgetVehicle(pen, vehicle);
         store.storeState(pen.session(), vehicle, state, reason);
         events.publishEvent(new VehicleStateChanged(pen, vehicle));
     }

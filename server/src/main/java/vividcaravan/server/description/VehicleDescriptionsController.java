@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -146,8 +147,12 @@ class VehicleDescriptionsController {
         return DescribedVehicle.of(descriptions.use(ref, request.use()));
     }
 
-    /** Where a vehicle stands from now on. */
-    record StateRequest(@Nullable VehicleState state, @Nullable String reason) {}
+    /**
+     * Where a vehicle stands from now on.
+     *
+     * @param until when it comes back into service by itself; where it is left out, when somebody says so
+     */
+    record StateRequest(@Nullable VehicleState state, @Nullable String reason, @Nullable Instant until) {}
 
     @PutMapping("/vehicles/{ref}/state")
     @PreAuthorize("hasRole('MANAGER')")
@@ -156,6 +161,6 @@ class VehicleDescriptionsController {
         if (request.state() == null) {
             throw Refusal.badRequest("state", "Say IN_SERVICE or OUT_OF_SERVICE.");
         }
-        return DescribedVehicle.of(descriptions.state(ref, request.state(), request.reason()));
+        return DescribedVehicle.of(descriptions.state(ref, request.state(), request.reason(), request.until()));
     }
 }

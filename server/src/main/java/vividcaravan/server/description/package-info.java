@@ -1,5 +1,5 @@
 /**
  * Describing vehicles and depots, one or many, and where a vehicle stands. May depend on document, fleet, logbook,
- * platform, sensors and writer. /
+ * outages, platform, sensors and writer.
  */
 package vividcaravan.server.description;

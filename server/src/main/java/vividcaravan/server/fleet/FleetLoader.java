@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Outage;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.limits.LimitBook;
@@ -75,16 +76,20 @@ public class FleetLoader {
     }
 
     /** Rows that belong to vehicles. */
-    private record Rows(List<AxleRow> axles, List<AdjustmentRow> adjustments) {
+    private record Rows(List<AxleRow> axles, List<AdjustmentRow> adjustments, List<OutageRow> outages) {
 
         static Rows all(StatelessSession session) {
-            return new Rows(FleetLoader.all(session, AxleRow.class), FleetLoader.all(session, AdjustmentRow.class));
+            return new Rows(
+                    FleetLoader.all(session, AxleRow.class),
+                    FleetLoader.all(session, AdjustmentRow.class),
+                    FleetLoader.all(session, OutageRow.class));
         }
 
         static Rows of(StatelessSession session, long vehicle) {
             return new Rows(
                     of(session, AxleRow.class, "vehicleId", vehicle),
-                    of(session, AdjustmentRow.class, "vehicleId", vehicle));
+                    of(session, AdjustmentRow.class, "vehicleId", vehicle),
+                    of(session, OutageRow.class, "vehicleId", vehicle));
         }
 
         static <T> List<T> of(StatelessSession session, Class<T> rows, String owner, long id) {
@@ -108,6 +113,9 @@ public class FleetLoader {
         Map<Long, List<AxleRow>> axles = owned.axles().stream().collect(groupingBy(row -> row.vehicleId));
         Map<Long, List<Adjustment>> adjustments = owned.adjustments().stream()
                 .collect(groupingBy(row -> row.vehicleId, mapping(AdjustmentRow::adjustment, toList())));
+        Map<Long, List<Outage>> outages = owned.outages().stream()
+                .filter(row -> row.endedAt == null)
+                .collect(groupingBy(row -> row.vehicleId, mapping(OutageRow::outage, toList())));
         for (VehicleRow row : rows) {
             List<AxleDescription> described = axles.get(row.id).stream()
                     .sorted(Comparator.comparingInt(axle -> axle.number))
@@ -127,6 +135,7 @@ public class FleetLoader {
             FleetVehicle vehicle = fleet.vehicle(row.id).orElseGet(() -> fleet.newVehicle(row.id, description, depot));
             vehicle.beginAnew(description, depot, adjustments.getOrDefault(row.id, List.of()));
             vehicle.stands(row.state, row.stateReason, row.revision);
+            vehicle.out(outages.getOrDefault(row.id, List.of()));
             fleet.put(vehicle);
         }
     }

@@ -13,6 +13,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.Outage;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
@@ -59,6 +60,7 @@ public final class FleetVehicle {
     private volatile VehicleSnapshot snapshot;
     private volatile List<Alert> openAlerts = List.of();
     private volatile List<Adjustment> adjustments = List.of();
+    private volatile List<Outage> outages = List.of();
     private volatile long heardLiveAt = NOT_LIVE;
     private VehicleJudge judge;
     private AlertBook book;
@@ -179,6 +181,16 @@ public final class FleetVehicle {
 
     public long id() {
         return id;
+    }
+
+    /** Says what of it is out of service; for the single writer only. */
+    public void out(List<Outage> known) {
+        outages = List.copyOf(known);
+    }
+
+    /** What of it is out of service and not ended yet, safe to read. */
+    public List<Outage> outages() {
+        return outages;
     }
 
     /** This vehicle as the logbook names it. */

@@ -39,6 +39,8 @@ public enum DeedKind {
     ALERT_READ("read by a driver"),
     ALERT_ANSWERED("answer of a driver"),
     READINGS_LET_GO("readings past the retention"),
+    TAKEN_OUT("taken out of service"),
+    PUT_BACK("back in service"),
     WALKED("walk round a vehicle"),
     ALERT_RECOVERED("alert recovered"),
     ALERT_CLOSED("alert closed"),

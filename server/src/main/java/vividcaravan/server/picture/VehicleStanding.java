@@ -41,6 +41,9 @@ final class VehicleStanding {
                                 .filter(wheel -> !wheel.position().isSpare())
                                 .flatMap(wheel -> wheel.condition().blind(wheel.at() != null).stream()
                                         .map(why -> new Departure.Unwatched(wheel.position(), why)))
+                                .toList(),
+                        vehicle.outages().stream()
+                                .filter(outage -> !outage.isVehicle())
                                 .toList());
         };
     }

@@ -91,7 +91,8 @@ class RightsTest {
         row(MANAGE, "setDuty", "setDutySettings", "setPhone", "listTexts", "sendTextAgain");
         row(MANAGE, "setTextService", "rotateTextSecret", "dropTextSecret", "removeTextService");
         row(READ, "listInstructions", "getAlertHealth");
-        row(HANDLE, "instructDriver");
+        row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
+        row(OWN, "listOutages");
         row(
                 HANDLE,
                 "acknowledgeAlert",

@@ -121,6 +121,7 @@ class LogbookCompletenessTest {
             setUp(Files.readString(log));
             team();
             fleet();
+            outages();
             alerts();
             workshop();
             office();
@@ -356,6 +357,19 @@ class LogbookCompletenessTest {
                                         .formatted(userName, role, PASSWORD))
                         .statusCode())
                 .isEqualTo(200);
+    }
+
+    private void outages() {
+        Door.Truck truck = door.newTruck(NOW.minus(Duration.ofDays(2)));
+        String path = "/vehicles/" + truck.ref() + "/outages";
+        doing(
+                "takeOutOfService",
+                "TAKEN_OUT",
+                "POST",
+                path,
+                "{ \"axle\": 1, \"reason\": \"tied up\", \"until\": \"" + NOW.plus(Duration.ofDays(1)) + "\" }");
+        String id = door.get("/api/v1" + path).json().at("/items/0/id").asString();
+        doing("putBackInService", "PUT_BACK", "DELETE", path + "/" + id, null);
     }
 
     private void alerts() {

@@ -1,0 +1,106 @@
+package vividcaravan.core.alert;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.concurrent.atomic.AtomicLong;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import vividcaravan.core.axles.Position;
+
+/** What is out of service: which wheels that covers, and what is told of them all the same. */
+class OutageTest {
+
+    private static final Position WHEEL = Position.parse("3R");
+    private static final Outage AXLE = new Outage(7, 3, null, "tied up", 9_000, "quill");
+
+    private static Alert alert(AlertKind kind, Urgency urgency, double kpa) {
+        Evidence evidence = new Evidence(
+                100,
+                kpa,
+                kpa,
+                20.0,
+                800.0,
+                720.0,
+                null,
+                true,
+                null,
+                null,
+                kpa <= 640,
+                true,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                Others.NONE,
+                List.of(),
+                0,
+                null,
+                null);
+        return Alert.open(1, new Finding.Raised(WHEEL, kind, urgency, evidence));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"3R, true", "3LO, true", "3LI, true", "2R, false", "S1, false"})
+    void anAxleCoversItsWheelsAndNoSpare(String position, boolean isCovered) {
+        assertThat(AXLE.covers(Position.parse(position))).isEqualTo(isCovered);
+    }
+
+    @Test
+    void aWheelCoversItselfAndAVehicleNoWheelOfItsOwn() {
+        Outage wheel = new Outage(1, null, WHEEL, "no tyre", 9_000, "quill");
+        Outage vehicle = new Outage(2, null, null, "sold", 9_000, "quill");
+
+        assertThat(wheel.covers(WHEEL)).isTrue();
+        assertThat(wheel.covers(Position.parse("3L"))).isFalse();
+        assertThat(wheel.covers(null)).isFalse();
+        assertThat(AXLE.covers(null)).isFalse();
+        assertThat(vehicle.covers(WHEEL)).isFalse();
+        assertThat(vehicle.isVehicle()).isTrue();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Urgency.class)
+    void stopNowIsToldAllTheSame(Urgency urgency) {
+        assertThat(AXLE.holdsBack(alert(AlertKind.UNDER_PRESSURE, urgency, 700)))
+                .isEqualTo(urgency != Urgency.STOP_NOW);
+    }
+
+    @Test
+    void aTyreThatWasRunSoftAndWhatPeopleSeeAreToldAllTheSame() {
+        assertThat(AXLE.holdsBack(alert(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 600)))
+                .isFalse();
+        Alert seen = new AlertBook(new AtomicLong()::getAndIncrement)
+                .report(new Sight(WHEEL, Urgency.BEFORE_NEXT_TRIP, "tansley", "a cut"), 100);
+        assertThat(AXLE.holdsBack(seen)).isFalse();
+    }
+
+    @Test
+    void whatItHasHeldBackComesBackAndNothingElse() {
+        Alert calling = alert(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 700);
+        Alert held = calling.shelved("quill", AXLE.words(), AXLE.until(), 200);
+        Alert aside = calling.shelved("quill", "the round is on Monday", AXLE.until(), 200);
+
+        assertThat(AXLE.hasHeldBack(held)).isTrue();
+        assertThat(AXLE.hasHeldBack(aside)).isFalse();
+        Alert back = held.calledBack("quill", 300);
+        assertThat(back.state()).isEqualTo(AlertState.NEW);
+        assertThat(back.shelvedUntil()).isNull();
+        assertThatThrownBy(() -> back.calledBack("quill", 400)).isInstanceOf(AlertRefused.class);
+    }
+
+    @Test
+    void theDepartureNamesItOnceAndAsksSomebodyToLook() {
+        Alert held = alert(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 700)
+                .shelved("quill", AXLE.words(), AXLE.until(), 200);
+        List<Departure.Unwatched> unwatched = List.of(new Departure.Unwatched(WHEEL, Departure.Blind.SILENT));
+
+        assertThat(Departure.of(List.of(held), unwatched, List.of(AXLE)))
+                .isEqualTo(new Departure(Departure.Verdict.LOOK_FIRST, List.of("axle 3 out of service: tied up")));
+    }
+}
