@@ -133,9 +133,12 @@ public class FleetLoader {
                     row.useNow,
                     fleet.book());
             FleetVehicle vehicle = fleet.vehicle(row.id).orElseGet(() -> fleet.newVehicle(row.id, description, depot));
-            vehicle.beginAnew(description, depot, adjustments.getOrDefault(row.id, List.of()));
+            vehicle.beginAnew(
+                    description,
+                    depot,
+                    adjustments.getOrDefault(row.id, List.of()),
+                    outages.getOrDefault(row.id, List.of()));
             vehicle.stands(row.state, row.stateReason, row.revision);
-            vehicle.out(outages.getOrDefault(row.id, List.of()));
             fleet.put(vehicle);
         }
     }

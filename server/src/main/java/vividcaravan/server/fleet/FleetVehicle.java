@@ -105,8 +105,9 @@ public final class FleetVehicle {
     }
 
     /** Begins anew with what the database says of it; what was seen and raised is to be given back afterwards. */
-    void beginAnew(VehicleDescription description, DepotDescription depot, List<Adjustment> known) {
+    void beginAnew(VehicleDescription description, DepotDescription depot, List<Adjustment> known, List<Outage> out) {
         adjustments = List.copyOf(known);
+        outages = List.copyOf(out);
         judge = null;
         judgedSeq = 0;
         book = new AlertBook(alertIds);
@@ -185,6 +186,7 @@ public final class FleetVehicle {
 
     /** Says what of it is out of service; for the single writer only. */
     public void out(List<Outage> known) {
+        mark();
         outages = List.copyOf(known);
     }
 

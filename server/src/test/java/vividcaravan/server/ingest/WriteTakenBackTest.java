@@ -25,6 +25,7 @@ import vividcaravan.server.OwnProduct;
 import vividcaravan.server.document.DocumentIntake;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.outages.Outages;
 import vividcaravan.server.platform.WriteFailed;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.SingleWriter;
@@ -187,6 +188,19 @@ class WriteTakenBackTest {
         drive(met, 60, 590);
         drive(twin, 60, 590);
         assertThat(picture(met)).isEqualTo(picture(twin)).contains("LEAK");
+    }
+
+    @Test
+    void anOutageThatFailedToBeginIsNone() {
+        FleetVehicle vehicle = product.bean(FleetDirectory.class).existing(met.ref());
+
+        fails(pen -> {
+            product.bean(Outages.class).ofVehicle(pen, vehicle, "tied up", NOW.plusSeconds(60));
+            return null;
+        });
+
+        assertThat(product.bean(FleetDirectory.class).existing(met.ref()).outages())
+                .isEmpty();
     }
 
     /** Thousands of writes of many kinds, some of which fail after they did everything; the twin meets none of these. */
