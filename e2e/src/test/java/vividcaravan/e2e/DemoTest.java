@@ -237,11 +237,12 @@ class DemoTest extends InBrowser {
         page.getByLabel("Why?").fill("lent to another");
         assertNothingFound(page, "taking out of service");
         page.getByText("Take it out").click();
-        page.getByText("1L out of service").waitFor();
+        Locator back = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Back into service.*1L")));
+        back.waitFor();
         assertNothingFound(page, "a wheel out of service");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Back into service: 1L"))
-                .click();
-        page.getByText("1L out of service").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+        back.click();
+        back.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
     }
 
     /** Several alerts chosen, a job from one of them, and the page of its driver. */
