@@ -2,6 +2,7 @@ package vividcaravan.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.BindException;
 import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -18,6 +19,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -39,6 +41,13 @@ final class Product implements AutoCloseable {
             .version(HttpClient.Version.HTTP_1_1)
             .connectTimeout(Duration.ofSeconds(5))
             .build();
+
+    /**
+     * Ports of this process of tests alone. One that the system hands out is free only until it is let go: another product, or a
+     * connection of the machine, had it before ours was up.
+     */
+    private static final AtomicInteger NEXT_PORT =
+            new AtomicInteger(20_000 + (int) (ProcessHandle.current().pid() % 120) * 100);
 
     final String address;
     final int port;
@@ -203,10 +212,14 @@ final class Product implements AutoCloseable {
     }
 
     static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        while (true) {
+            try (ServerSocket socket = new ServerSocket(NEXT_PORT.getAndIncrement())) {
+                return socket.getLocalPort();
+            } catch (BindException e) {
+                // Somebody has it; the next one.
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
         }
     }
 
