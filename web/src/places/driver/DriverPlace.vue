@@ -45,7 +45,7 @@ const speak = (language: DriverPage['language']) =>
 </script>
 
 <template>
-  <p v-if="error" role="alert" class="p-5 text-next">{{ error.message }}</p>
+  <p v-if="error && !page" role="alert" class="p-5 text-next">{{ error.message }}</p>
   <article v-else-if="page" :lang="page.tag" class="mx-auto w-full max-w-xl px-5 pt-3 pb-8 text-[17px]">
     <p class="border-l-3 border-ink pl-3 font-medium">{{ page.words.whenStopped }}</p>
 

@@ -4,6 +4,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useDriverPage, useDriverWords, type WalkPoint } from '@/api/driver';
 import { useVehicle } from '@/api/fleet';
+import { useSession } from '@/api/session';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
@@ -28,8 +29,12 @@ const { data: page, error } = useDriverPage();
 const { walk } = useDriverWords();
 const { vehicle } = useVehicle(() => props.vehicleRef);
 const { trouble, isBusy, attempt } = useAttempt();
-/** What was pressed stays over a page that is loaded anew, where there is no signal. */
-const found = useSessionStorage<Found[]>(`vivid-caravan.walk.${props.vehicleRef}`, []);
+const { account } = useSession();
+/** What was pressed stays over a page that is loaded anew, where there is no signal; it is nobody else's at this phone. */
+const found = useSessionStorage<Found[]>(
+  `vivid-caravan.walk.${account.value?.userName ?? ''}.${props.vehicleRef}`,
+  [],
+);
 const alerts = ref<string[]>();
 const isAsked = ref(false);
 const list = useTemplateRef<HTMLOListElement>('list');
@@ -87,7 +92,7 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <p v-if="error" role="alert" class="p-5 text-next">{{ error.message }}</p>
+  <p v-if="error && !page" role="alert" class="p-5 text-next">{{ error.message }}</p>
   <article v-else-if="page" :lang="page.tag" class="mx-auto w-full max-w-xl px-5 pt-3 pb-8 text-[17px]">
     <template v-if="alerts">
       <h1 ref="result" tabindex="-1" class="mt-4 text-[25px] leading-tight">
