@@ -106,7 +106,7 @@ async function end(): Promise<void> {
 <template>
   <div class="w-full max-w-2xl px-5 py-4 max-sm:text-[17px]">
     <RouterLink to="/workshop" class="way">Workshop</RouterLink>
-    <p v-if="error" role="alert" class="mt-3 text-next">{{ error.message }}</p>
+    <p v-if="error && !detail" role="alert" class="mt-3 text-next">{{ error.message }}</p>
     <template v-else-if="detail && item">
       <h1 ref="heading" tabindex="-1" class="mt-1 text-2xl leading-tight">
         <span class="figure">{{ item.vehicle }}</span>{{

@@ -38,7 +38,7 @@ const store = () => attempt(() => setSettings({ waitMinutes: wait.value, digestH
 </script>
 
 <template>
-  <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+  <p v-if="error && !data" role="alert" class="text-next">{{ error.message }}</p>
   <div v-else-if="data" class="max-w-3xl">
     <p>
       A <em>Stop now</em> calls the first on duty at once, at any hour. Who has not acknowledged it in time is
