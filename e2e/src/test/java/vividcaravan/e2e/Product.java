@@ -112,14 +112,6 @@ final class Product implements AutoCloseable {
         return started(new Product(home, from, data, Map.of(), List.of(), SHORT_LIVED));
     }
 
-    /** Starts it where no file may grow beyond so many megabytes: to the product that is a full disk. */
-    static Product startWithRoomFor(int megabytes, Path folder) {
-        layOut();
-        // The shell counts in KiB.
-        List<String> limited = List.of("bash", "-c", "ulimit -S -f " + megabytes * 1024 + "; exec \"$@\"", "limited");
-        return started(new Product(folder, Map.of("VIVID_API_TOKEN", TOKEN), limited));
-    }
-
     /** How nice the threads are whose names begin so, as the system knows them: the nicest first, 0 is usual. */
     List<Integer> niceness(String threads) {
         try (Stream<Path> all = Files.list(Path.of("/proc", Long.toString(process.pid()), "task"))) {
@@ -145,6 +137,11 @@ final class Product implements AutoCloseable {
     }
 
     /** Lifts that limit while it runs. */
+    /** No file may grow beyond so many bytes from now on: to the product that is a full disk. */
+    void leaveRoomFor(long bytes) {
+        run("prlimit", "--pid", Long.toString(process.pid()), "--fsize=" + bytes + ":unlimited");
+    }
+
     void makeRoom() {
         run("prlimit", "--pid", Long.toString(process.pid()), "--fsize=unlimited");
     }
