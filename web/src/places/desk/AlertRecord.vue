@@ -43,6 +43,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   PROVEN: 'closed: the readings prove it',
   CLOSED: 'closed',
   WITHDRAWN: 'withdrawn',
+  TYRE_LEFT: 'closed: the tyre left the wheel',
 };
 /** What is only said changes nothing, so that what was done before can still be taken back. */
 const SAYING: Schemas['Entry']['change'][] = [

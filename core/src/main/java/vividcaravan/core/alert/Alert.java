@@ -114,7 +114,9 @@ public record Alert(
 
     /** Whether a fault found at {@code at} continues this alert rather than starting another. */
     public boolean isContinuedAt(long at) {
-        return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS;
+        // What the tyre there now does is no return of what another did.
+        boolean hasLeft = closedOn().filter(on -> on == ClosedOn.TYRE_LEFT).isPresent();
+        return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS && !hasLeft;
     }
 
     /** Whether the judge had something to say of this alert at {@code at} or later. */
@@ -304,6 +306,9 @@ public record Alert(
     public Alert reopened(String who, String reason, long at) {
         if (state != AlertState.CLOSED) {
             throw new AlertRefused("This alert is open.");
+        }
+        if (closedOn().filter(on -> on == ClosedOn.TYRE_LEFT).isPresent()) {
+            throw new AlertRefused("Its tyre left this wheel. Undo the move, or look where the tyre is now.");
         }
         if (reason == null || reason.isBlank()) {
             throw new AlertRefused("Opening an alert again needs a reason. Say what was seen.");
@@ -579,6 +584,37 @@ public record Alert(
         return closed(new AlertEntry(at, AlertEntry.Change.WITHDRAWN, kind, urgency, null, why));
     }
 
+    /**
+     * This alert after its tyre left the wheel: there is nothing left to be judged there, and a mark of having been run soft stays
+     * with the tyre.
+     *
+     * @param who who moved it
+     * @param where where it went, in words
+     * @throws AlertRefused if it is closed, or not about a tyre
+     */
+    public Alert leftWithTyre(String who, String where, long at) {
+        if (kind.family() != AlertFamily.TYRE) {
+            throw new AlertRefused("This is no fault of the tyre; it stays with the wheel.");
+        }
+        return closed(new AlertEntry(at, AlertEntry.Change.TYRE_LEFT, kind, urgency, who, where));
+    }
+
+    /**
+     * This alert, closed since its tyre left, after the move was undone: as it stood before.
+     *
+     * @throws AlertRefused if something else closed it
+     */
+    public Alert backWithTyre(String who, String why, long at) {
+        if (closedOn().filter(on -> on == ClosedOn.TYRE_LEFT).isEmpty()) {
+            throw new AlertRefused("This alert was not closed because its tyre left.");
+        }
+        Next next = new Next();
+        next.state = moveTo(AlertState.NEW);
+        next.closedAt = null;
+        next.isActive = true;
+        return next.with(new AlertEntry(at, AlertEntry.Change.REOPENED, kind, urgency, who, why));
+    }
+
     private Alert saying(Verdict verdict) {
         Next next = new Next();
         next.handling = handling.saying(verdict);
@@ -621,6 +657,8 @@ public record Alert(
         next.closedAt = isClosedByHand ? closedAt : judged.closedAt;
         next.shelvedUntil = shelvedUntil;
         next.handling = handling.forGood();
+        boolean hasLeft = entries.stream().anyMatch(entry -> entry.change() == AlertEntry.Change.TYRE_LEFT);
+        next.entries.removeIf(entry -> hasLeft && entry.change() == AlertEntry.Change.TYRE_LEFT);
         entries.stream().filter(entry -> entry.who() != null).forEach(next.entries::add);
         return next.alert();
     }

@@ -44,7 +44,9 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         PROVEN,
         CLOSED,
         /** The sensor map was corrected: the readings belonged to another wheel. */
-        WITHDRAWN;
+        WITHDRAWN,
+        /** The tyre left the wheel, and took its fault along. */
+        TYRE_LEFT;
 
         /** Whether a driver said it from beside the vehicle. */
         public boolean isAnswer() {

@@ -46,7 +46,7 @@ record AlertRecord(List<AlertEntry> entries) {
             switch (entries.get(i).change()) {
                 case JOB_RAISED:
                     return !isTakenBack(i);
-                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN:
+                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN, TYRE_LEFT:
                     return false;
                 case CLOSED:
                     if (!isTakenBack(i)) {
@@ -77,6 +77,8 @@ record AlertRecord(List<AlertEntry> entries) {
                     return Optional.of(ClosedOn.READINGS);
                 case WITHDRAWN:
                     return Optional.of(ClosedOn.WITHDRAWN);
+                case TYRE_LEFT:
+                    return Optional.of(ClosedOn.TYRE_LEFT);
                 case CLOSED:
                     return Optional.of(isRunSoft ? ClosedOn.INSPECTION : ClosedOn.WORD);
                 default:

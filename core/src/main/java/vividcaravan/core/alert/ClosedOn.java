@@ -9,7 +9,9 @@ public enum ClosedOn {
     /** Somebody's word and reason: no proof. */
     WORD("without proof"),
     /** The readings belonged to another wheel, or showed that there was nothing. */
-    WITHDRAWN("withdrawn");
+    WITHDRAWN("withdrawn"),
+    /** The tyre went elsewhere; what speaks against it went along. */
+    TYRE_LEFT("with its tyre, which left the wheel");
 
     private final String words;
 

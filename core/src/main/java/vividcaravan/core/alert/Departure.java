@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import vividcaravan.core.axles.Position;
 
 /**
@@ -62,7 +63,7 @@ public record Departure(Verdict verdict, List<String> reasons) {
 
     /** The same where nothing is out of service. */
     static Departure of(List<Alert> open, List<Unwatched> unwatched) {
-        return of(open, unwatched, List.of());
+        return of(open, unwatched, List.of(), List.of());
     }
 
     /**
@@ -71,8 +72,10 @@ public record Departure(Verdict verdict, List<String> reasons) {
      * @param open the vehicle's open alerts
      * @param unwatched wheels on the road without a sensor, silent or faulty
      * @param outages wheels and axles that are out of service: somebody has to look whether the vehicle can go so
+     * @param loose wheels that were off and whose nuts are due to be tightened again
      */
-    public static Departure of(List<Alert> open, List<Unwatched> unwatched, List<Outage> outages) {
+    public static Departure of(
+            List<Alert> open, List<Unwatched> unwatched, List<Outage> outages, List<Position> loose) {
         List<Alert> against = open.stream()
                 .filter(alert -> alert.isActive() || alert.isRunSoft())
                 .filter(alert -> alert.urgency() != Urgency.PLAN)
@@ -86,12 +89,16 @@ public record Departure(Verdict verdict, List<String> reasons) {
             isHeld |= !isAside;
             reasons.add(words(alert) + (isAside ? ", put aside" : ""));
         }
+        if (!loose.isEmpty()) {
+            reasons.add("wheel nuts to be tightened again: "
+                    + loose.stream().map(Position::code).collect(Collectors.joining(", ")));
+        }
         outages.forEach(outage -> reasons.add(outage.words()));
         unwatched.stream()
                 .filter(wheel -> outages.stream().noneMatch(outage -> outage.covers(wheel.position())))
                 .forEach(wheel ->
                         reasons.add(wheel.position().code() + " " + wheel.why().words()));
-        boolean isAllWatched = unwatched.isEmpty() && outages.isEmpty();
+        boolean isAllWatched = unwatched.isEmpty() && outages.isEmpty() && loose.isEmpty();
         Verdict verdict = isHeld ? Verdict.NOT_YET : isAllWatched ? Verdict.MAY_LEAVE : Verdict.LOOK_FIRST;
         return new Departure(verdict, reasons);
     }

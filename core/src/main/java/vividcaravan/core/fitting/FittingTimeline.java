@@ -72,6 +72,28 @@ public final class FittingTimeline {
         return kept;
     }
 
+    /** This timeline where two stays of a sensor at one wheel that touch at {@code at} are one. */
+    public FittingTimeline rejoined(long at) {
+        List<Fitting> joined = new ArrayList<>();
+        for (Fitting stay : fittings) {
+            Optional<Fitting> before = touching(at, stay, true);
+            if (before.isEmpty()) {
+                joined.add(touching(at, stay, false)
+                        .map(next -> stay.until(next.to()))
+                        .orElse(stay));
+            }
+        }
+        return new FittingTimeline(joined);
+    }
+
+    private Optional<Fitting> touching(long at, Fitting stay, boolean isBefore) {
+        return fittings.stream()
+                .filter(other -> other.sensor() == stay.sensor()
+                        && other.isAt(stay.vehicle(), stay.position())
+                        && (isBefore ? other.to() == at && stay.from() == at : stay.to() == at && other.from() == at))
+                .findFirst();
+    }
+
     /** Where {@code sensor} sat at {@code at}. */
     public Optional<Fitting> ofSensor(long sensor, long at) {
         return fittings.stream()

@@ -68,7 +68,8 @@ public record TyreInspection(
             }
         }
 
-        double leastMm(AxleRole role) {
+        /** Least tread on an axle of this role, mm. */
+        public double leastMm(AxleRole role) {
             return role == AxleRole.STEER ? minTreadSteerMm : minTreadMm;
         }
     }

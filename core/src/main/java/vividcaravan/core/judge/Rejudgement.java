@@ -1,11 +1,14 @@
 package vividcaravan.core.judge;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongSupplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
+import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
@@ -25,6 +28,16 @@ public final class Rejudgement {
     private final AlertBook book;
     private final List<Alert> former = new ArrayList<>();
     private final List<Alert> opened = new ArrayList<>();
+    private final Deque<TyreLeft> departures;
+
+    /**
+     * A tyre that left the wheel: what was open against it ended there.
+     *
+     * @param at epoch milliseconds
+     * @param who who moved it
+     * @param where where it went, in words
+     */
+    public record TyreLeft(long at, String who, String where) {}
 
     /**
      * Begins judging a wheel again.
@@ -32,9 +45,11 @@ public final class Rejudgement {
      * @param position the wheel
      * @param from the time from which everything is judged again, epoch milliseconds; a stay's beginning
      * @param known every alert the wheel ever had, as it is now
+     * @param departures the tyres that left the wheel since, the earliest first
      */
-    public Rejudgement(Position position, long from, VehicleRules rules, List<Alert> known) {
+    public Rejudgement(Position position, long from, VehicleRules rules, List<Alert> known, List<TyreLeft> departures) {
         this.position = position;
+        this.departures = new ArrayDeque<>(departures);
         this.judge = new VehicleJudge(rules);
         long[] provisional = {0};
         this.book = new AlertBook(() -> --provisional[0]);
@@ -49,11 +64,25 @@ public final class Rejudgement {
 
     /** Judges the next reading, of this wheel or, for comparison, of another; they come in the order of their time. */
     public void judge(Fitting stay, MountKind mount, Reading reading) {
+        letTyresLeave(reading.at());
         judge.judge(stay, mount, reading, finding -> {
             if (position.equals(finding.position())) {
                 book.apply(finding).ifPresent(this::remember);
             }
         });
+    }
+
+    private void letTyresLeave(long upTo) {
+        while (!departures.isEmpty() && departures.peek().at() <= upTo) {
+            TyreLeft left = departures.remove();
+            for (Alert alert : List.copyOf(book.alerts())) {
+                if (alert.kind().family() == AlertFamily.TYRE && alert.state() != AlertState.CLOSED) {
+                    Alert closed = alert.leftWithTyre(left.who(), left.where(), left.at());
+                    book.replace(closed);
+                    remember(closed);
+                }
+            }
+        }
     }
 
     private void remember(Alert alert) {
@@ -73,6 +102,7 @@ public final class Rejudgement {
      * @param at clock time of the correction, epoch milliseconds
      */
     public List<Alert> outcome(LongSupplier ids, long at) {
+        letTyresLeave(Long.MAX_VALUE);
         List<Alert> outcome = new ArrayList<>();
         List<Alert> unmatched = new ArrayList<>(former);
         for (Alert alert : opened) {

@@ -100,7 +100,7 @@ class OutageTest {
                 .shelved("quill", AXLE.words(), AXLE.until(), 200);
         List<Departure.Unwatched> unwatched = List.of(new Departure.Unwatched(WHEEL, Departure.Blind.SILENT));
 
-        assertThat(Departure.of(List.of(held), unwatched, List.of(AXLE)))
+        assertThat(Departure.of(List.of(held), unwatched, List.of(AXLE), List.of()))
                 .isEqualTo(new Departure(Departure.Verdict.LOOK_FIRST, List.of("axle 3 out of service: tied up")));
     }
 }

@@ -147,7 +147,7 @@ class RunSoftTest {
 
         assertThat(wheel.alert().state()).isEqualTo(AlertState.NEW);
         assertThat(wheel.alert().isRunSoft()).isTrue();
-        assertThat(Departure.of(List.copyOf(wheel.alerts()), List.of(), List.of())
+        assertThat(Departure.of(List.copyOf(wheel.alerts()), List.of(), List.of(), List.of())
                         .verdict())
                 .isEqualTo(Departure.Verdict.NOT_YET);
     }

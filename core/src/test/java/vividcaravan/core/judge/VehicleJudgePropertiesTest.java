@@ -181,7 +181,7 @@ class VehicleJudgePropertiesTest {
 
     /** Judges everything as if it had been known in time. */
     private static List<Alert> inHindsight(List<Fitting> stays, List<List<Reading>> readings) {
-        Rejudgement judgement = new Rejudgement(WHEEL, 0, RULES, List.of());
+        Rejudgement judgement = new Rejudgement(WHEEL, 0, RULES, List.of(), List.of());
         for (int i = 0; i < stays.size(); i++) {
             Fitting stay = stays.get(i);
             readings.get(i).stream()
@@ -213,7 +213,7 @@ class VehicleJudgePropertiesTest {
                         believed.add(changed);
                     }));
         }
-        Rejudgement correction = new Rejudgement(WHEEL, 0, RULES, believed);
+        Rejudgement correction = new Rejudgement(WHEEL, 0, RULES, believed, List.of());
         ofFirst.stream()
                 .filter(r -> truth.get(0).covers(r.at()))
                 .forEach(r -> correction.judge(truth.get(0), MountKind.STRAP, r));

@@ -17,6 +17,7 @@ import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
+import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.platform.Ids;
 
 /** Reads the fleet from its tables, whole or what was touched; on the single writer's thread. */
@@ -76,20 +77,26 @@ public class FleetLoader {
     }
 
     /** Rows that belong to vehicles. */
-    private record Rows(List<AxleRow> axles, List<AdjustmentRow> adjustments, List<OutageRow> outages) {
+    private record Rows(
+            List<AxleRow> axles,
+            List<AdjustmentRow> adjustments,
+            List<OutageRow> outages,
+            List<RetorqueRow> retorques) {
 
         static Rows all(StatelessSession session) {
             return new Rows(
                     FleetLoader.all(session, AxleRow.class),
                     FleetLoader.all(session, AdjustmentRow.class),
-                    FleetLoader.all(session, OutageRow.class));
+                    FleetLoader.all(session, OutageRow.class),
+                    FleetLoader.all(session, RetorqueRow.class));
         }
 
         static Rows of(StatelessSession session, long vehicle) {
             return new Rows(
                     of(session, AxleRow.class, "vehicleId", vehicle),
                     of(session, AdjustmentRow.class, "vehicleId", vehicle),
-                    of(session, OutageRow.class, "vehicleId", vehicle));
+                    of(session, OutageRow.class, "vehicleId", vehicle),
+                    of(session, RetorqueRow.class, "vehicleId", vehicle));
         }
 
         static <T> List<T> of(StatelessSession session, Class<T> rows, String owner, long id) {
@@ -116,6 +123,9 @@ public class FleetLoader {
         Map<Long, List<Outage>> outages = owned.outages().stream()
                 .filter(row -> row.endedAt == null)
                 .collect(groupingBy(row -> row.vehicleId, mapping(OutageRow::outage, toList())));
+        Map<Long, List<Retorque>> retorques = owned.retorques().stream()
+                .filter(row -> row.doneAt == null && !row.isDropped)
+                .collect(groupingBy(row -> row.vehicleId, mapping(RetorqueRow::retorque, toList())));
         for (VehicleRow row : rows) {
             List<AxleDescription> described = axles.get(row.id).stream()
                     .sorted(Comparator.comparingInt(axle -> axle.number))
@@ -137,7 +147,8 @@ public class FleetLoader {
                     description,
                     depot,
                     adjustments.getOrDefault(row.id, List.of()),
-                    outages.getOrDefault(row.id, List.of()));
+                    outages.getOrDefault(row.id, List.of()),
+                    retorques.getOrDefault(row.id, List.of()));
             vehicle.stands(row.state, row.stateReason, row.revision);
             fleet.put(vehicle);
         }

@@ -29,6 +29,7 @@ import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.limits.LimitName;
+import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 
@@ -61,6 +62,7 @@ public final class FleetVehicle {
     private volatile List<Alert> openAlerts = List.of();
     private volatile List<Adjustment> adjustments = List.of();
     private volatile List<Outage> outages = List.of();
+    private volatile List<Retorque> retorques = List.of();
     private volatile long heardLiveAt = NOT_LIVE;
     private VehicleJudge judge;
     private AlertBook book;
@@ -105,9 +107,15 @@ public final class FleetVehicle {
     }
 
     /** Begins anew with what the database says of it; what was seen and raised is to be given back afterwards. */
-    void beginAnew(VehicleDescription description, DepotDescription depot, List<Adjustment> known, List<Outage> out) {
+    void beginAnew(
+            VehicleDescription description,
+            DepotDescription depot,
+            List<Adjustment> known,
+            List<Outage> out,
+            List<Retorque> loose) {
         adjustments = List.copyOf(known);
         outages = List.copyOf(out);
+        retorques = List.copyOf(loose);
         judge = null;
         judgedSeq = 0;
         book = new AlertBook(alertIds);
@@ -193,6 +201,17 @@ public final class FleetVehicle {
     /** What of it is out of service and not ended yet, safe to read. */
     public List<Outage> outages() {
         return outages;
+    }
+
+    /** Says which wheels' nuts are to be tightened again; for the single writer only. */
+    public void toRetorque(List<Retorque> known) {
+        mark();
+        retorques = List.copyOf(known);
+    }
+
+    /** Wheels that were off and whose nuts were not tightened again yet, safe to read. */
+    public List<Retorque> retorques() {
+        return retorques;
     }
 
     /** This vehicle as the logbook names it. */

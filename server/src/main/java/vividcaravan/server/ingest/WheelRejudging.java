@@ -20,6 +20,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.history.BlockStore;
 import vividcaravan.server.platform.Ids;
+import vividcaravan.server.tyres.TyreTables;
 import vividcaravan.server.writer.Pen;
 
 /** Judges a wheel again from its own and its siblings' stored readings, after it was learned late what sat there or what it said. */
@@ -32,11 +33,19 @@ class WheelRejudging {
     private final AlertStore alerts;
     private final BlockStore blocks;
     private final JournalClosing closing;
+    private final TyreTables tyres;
     private final Ids ids;
     private final Clock clock;
 
     WheelRejudging(
-            FleetDirectory fleet, AlertStore alerts, BlockStore blocks, JournalClosing closing, Ids ids, Clock clock) {
+            FleetDirectory fleet,
+            AlertStore alerts,
+            BlockStore blocks,
+            JournalClosing closing,
+            TyreTables tyres,
+            Ids ids,
+            Clock clock) {
+        this.tyres = tyres;
         this.closing = closing;
         this.fleet = fleet;
         this.alerts = alerts;
@@ -56,7 +65,8 @@ class WheelRejudging {
         List<Alert> judged = known.stream()
                 .filter(alert -> alert.kind().family() != AlertFamily.SEEN)
                 .toList();
-        Rejudgement rejudgement = new Rejudgement(position, from, vehicle.rules(), judged);
+        Rejudgement rejudgement = new Rejudgement(
+                position, from, vehicle.rules(), judged, tyres.left(pen.session(), vehicle.id(), position, from));
         List<Fitting> stays = vehicle.description().layout().positions().stream()
                 .flatMap(wheel -> fleet.staysAt(vehicle, wheel, from, Fitting.OPEN).stream())
                 .toList();

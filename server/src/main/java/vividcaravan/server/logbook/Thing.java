@@ -14,6 +14,8 @@ public record Thing(Kind kind, String id, String name) {
         WHEEL,
         AXLE,
         SENSOR,
+        TYRE,
+        MOVE,
         ALERT,
         JOB,
         ROUND,

@@ -78,7 +78,8 @@ class DeparturesController {
             Walks.Walk walk = walked.get(vehicle.id());
             VehicleSnapshot snapshot = vehicle.snapshot();
             String own = snapshot.description().depot();
-            Departure departure = VehicleStanding.departure(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now));
+            Departure departure =
+                    VehicleStanding.departure(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now), now);
             byDepot.computeIfAbsent(own == null ? "" : own, name -> new ArrayList<>())
                     .add(new DepartureLine(
                             snapshot.description().ref(),

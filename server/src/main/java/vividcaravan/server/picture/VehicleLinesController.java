@@ -111,7 +111,7 @@ class VehicleLinesController {
                                 alert.kind(),
                                 alert.urgency()))
                         .toList(),
-                VehicleStanding.departure(vehicle, snapshot, wheels));
+                VehicleStanding.departure(vehicle, snapshot, wheels, now));
     }
 
     private static <T> List<@Nullable T> each(List<WheelState> wheels, Function<WheelState, @Nullable T> value) {

@@ -6,6 +6,8 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.Departure;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.WheelState;
@@ -30,7 +32,7 @@ final class VehicleStanding {
     }
 
     /** Whether it may leave. */
-    static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels) {
+    static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels, Instant now) {
         return switch (snapshot.state()) {
             case OUT_OF_SERVICE -> Departure.outOfService(snapshot.stateReason());
             case DESCRIBED, BEING_FITTED -> Departure.unproven();
@@ -44,6 +46,11 @@ final class VehicleStanding {
                                 .toList(),
                         vehicle.outages().stream()
                                 .filter(outage -> !outage.isVehicle())
+                                .toList(),
+                        vehicle.retorques().stream()
+                                .filter(wheel -> wheel.isDue(now.toEpochMilli()))
+                                .map(Retorque::position)
+                                .sorted(Comparator.comparing(Position::code))
                                 .toList());
         };
     }

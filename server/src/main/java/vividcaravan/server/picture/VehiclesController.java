@@ -78,7 +78,7 @@ class VehiclesController {
                 wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                VehicleStanding.departure(vehicle, snapshot, wheels));
+                VehicleStanding.departure(vehicle, snapshot, wheels, now));
     }
 
     private static VehicleItem item(FleetVehicle vehicle, AlertWords words, Instant now) {
@@ -100,7 +100,7 @@ class VehiclesController {
                 wheels,
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                VehicleStanding.departure(vehicle, snapshot, wheels));
+                VehicleStanding.departure(vehicle, snapshot, wheels, now));
     }
 
     private static List<VehicleItem.OpenAlert> alerts(FleetVehicle vehicle, AlertWords words) {

@@ -63,6 +63,11 @@ public final class FittingChange {
         }
     }
 
+    /** Has them sit as {@code outcome} says, which knows every stay of those involved. */
+    public void become(FittingTimeline outcome) {
+        timeline = outcome;
+    }
+
     /** Stores it and tells whoever has to judge again. */
     public void store(Pen pen, ApplicationEventPublisher events) {
         StatelessSession session = pen.session();

@@ -160,6 +160,11 @@ public class SensorPlacing {
         });
     }
 
+    /** Takes a sensor that sits nowhere out of use, or brings it back where no reason is given, as part of a write. */
+    public void outOfUse(Pen pen, KnownSensor sensor, @Nullable String reason) {
+        setRetired(pen.session(), sensor, reason);
+    }
+
     /** Brings a sensor back into use. */
     void bringBack(String code) {
         writer.make(view -> {

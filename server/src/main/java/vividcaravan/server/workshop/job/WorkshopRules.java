@@ -17,7 +17,7 @@ import vividcaravan.server.writer.View;
 
 /** What the fleet asks of tyres and gauges. */
 @Component
-class WorkshopRules {
+public class WorkshopRules {
 
     private static final long ONLY = 1;
 
@@ -55,6 +55,11 @@ class WorkshopRules {
         TyreInspection.Rules tyres() {
             return new TyreInspection.Rules(minTreadSteerMm, minTreadMm, maxAgeYears, retreadOnSteer);
         }
+    }
+
+    /** What the fleet asks of tyres. */
+    public TyreInspection.Rules ofTyres(View view) {
+        return now(view).tyres();
     }
 
     RuleFigures now() {

@@ -1,0 +1,66 @@
+package vividcaravan.core.tyres;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import vividcaravan.core.tyres.TreadWear.Reading;
+
+class TreadWearTest {
+
+    private static long days(long days) {
+        return Duration.ofDays(days).toMillis();
+    }
+
+    /** Worked by hand: 12 to 10 mm in 120 days is 0.5 mm in 30; 7 mm above 3 mm take 14 times 30 days more. */
+    @Test
+    void aStraightLineIsFollowedToTheLeastTread() {
+        TreadWear wear = TreadWear.of(
+                        List.of(
+                                new Reading(days(100), 12, 40_000.0),
+                                new Reading(days(160), 11, 50_000.0),
+                                new Reading(days(220), 10, 60_000.0)),
+                        3)
+                .orElseThrow();
+
+        assertThat(wear.mmPerMonth()).isCloseTo(0.5, within(1e-9));
+        assertThat(wear.mmPer1000Km()).isCloseTo(0.1, within(1e-9));
+        assertThat(wear.minimumAt()).isCloseTo(days(220 + 14 * 30), within(1_000L));
+    }
+
+    @Test
+    void whatIsTooLittleToGoByIsSaidToBeNothing() {
+        Reading first = new Reading(days(1), 10, null);
+
+        assertThat(TreadWear.of(List.of(), 3)).isEmpty();
+        assertThat(TreadWear.of(List.of(first), 3)).isEmpty();
+        assertThat(TreadWear.of(List.of(first, new Reading(days(14), 8, null)), 3))
+                .isEmpty();
+        assertThat(TreadWear.of(List.of(first, new Reading(days(100), 9.8, null)), 3))
+                .isEmpty();
+        assertThat(TreadWear.of(List.of(first, new Reading(days(100), 11, null)), 3))
+                .isEmpty();
+    }
+
+    @Test
+    void whatIsWornDownAlreadyIsDueAtOnceAndNothingIsForecastForEver() {
+        TreadWear worn = TreadWear.of(List.of(new Reading(days(1), 4, null), new Reading(days(61), 2, null)), 3)
+                .orElseThrow();
+        TreadWear slow = TreadWear.of(List.of(new Reading(days(1), 20, null), new Reading(days(901), 19.6, null)), 3)
+                .orElseThrow();
+
+        assertThat(worn.minimumAt()).isEqualTo(days(61));
+        assertThat(worn.mmPer1000Km()).isNull();
+        assertThat(slow.minimumAt()).isEqualTo(days(901 + 3_650));
+    }
+
+    @Test
+    void theOrderOfTheReadingsMakesNoDifference() {
+        Reading one = new Reading(days(1), 12, null);
+        Reading two = new Reading(days(91), 9, null);
+
+        assertThat(TreadWear.of(List.of(two, one), 3)).isEqualTo(TreadWear.of(List.of(one, two), 3));
+    }
+}

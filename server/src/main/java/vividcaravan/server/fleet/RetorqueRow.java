@@ -1,0 +1,41 @@
+package vividcaravan.server.fleet;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.tyres.Retorque;
+
+/** A wheel that was off, whose nuts are to be tightened again. */
+@Entity
+@Table(name = "retorque")
+public class RetorqueRow {
+    @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "retorque_seq")
+    @SequenceGenerator(name = "retorque_seq", sequenceName = "retorque_seq", allocationSize = 50)
+    public Long id;
+
+    public long vehicleId;
+    public String position;
+    public long moveId;
+    public long offAt;
+    public long dueAt;
+    public int km;
+    /** Null while it is to be done. */
+    public Instant doneAt;
+
+    public String doneBy;
+    public Double torqueNm;
+    /** The wheel was off again before, or the move was undone. */
+    @Column(name = "dropped")
+    public boolean isDropped;
+
+    public Retorque retorque() {
+        return new Retorque(Position.parse(position), offAt, dueAt, km);
+    }
+}

@@ -1,0 +1,236 @@
+package vividcaravan.server.moves;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Axle;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.tyres.MoveFault;
+import vividcaravan.core.tyres.MoveRules;
+import vividcaravan.core.tyres.SensorFate;
+import vividcaravan.core.tyres.Tyre;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.core.tyres.WheelMove;
+import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.moves.MovePreview.Said;
+import vividcaravan.server.moves.MovePreview.StepPreview;
+import vividcaravan.server.moves.MovePreview.WheelAfter;
+import vividcaravan.server.platform.Rounded;
+import vividcaravan.server.tyres.TreadReadingRow;
+import vividcaravan.server.tyres.TyreRow;
+import vividcaravan.server.workshop.job.WorkshopRules;
+import vividcaravan.server.writer.View;
+
+/** Says what a move would come to, before anything is stored. */
+@Component
+class MoveLook {
+
+    private final WorkshopRules rules;
+    private final Clock clock;
+
+    MoveLook(WorkshopRules rules, Clock clock) {
+        this.rules = rules;
+        this.clock = clock;
+    }
+
+    MovePreview of(View view, MovePlan plan) {
+        List<MoveFault> faults = plan.faults();
+        MoveRules held = new MoveRules(rules.ofTyres(view), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
+        List<StepPreview> steps = new ArrayList<>();
+        for (int i = 0; i < plan.moves().size(); i++) {
+            int number = i;
+            List<Said> said = new ArrayList<>();
+            faults.stream()
+                    .filter(fault -> fault.move() == number)
+                    .forEach(fault -> said.add(new Said(true, fault.message())));
+            steps.add(step(plan, plan.moves().get(i), held, said));
+        }
+        List<WheelAfter> wheels = new ArrayList<>();
+        List<Said> axles = new ArrayList<>();
+        if (faults.isEmpty()) {
+            TyrePlacing after = plan.outcome().after();
+            touched(plan).forEach(wheel -> wheels.add(after(plan, after, wheel)));
+            addAxles(plan, after, held, axles);
+        }
+        boolean isRefused = steps.stream().anyMatch(step -> step.said().stream().anyMatch(Said::isRefusal))
+                || axles.stream().anyMatch(Said::isRefusal);
+        return new MovePreview(Instant.ofEpochMilli(plan.at()), !isRefused, steps, wheels, axles);
+    }
+
+    private StepPreview step(MovePlan plan, WheelMove move, MoveRules held, List<Said> said) {
+        TyrePlace from = plan.from(move);
+        Optional<KnownSensor> sensor = sensorOf(plan, move.tyre());
+        Double target = null;
+        Double now = null;
+        if (move.to() instanceof TyrePlace.AtWheel wheel) {
+            FleetVehicle vehicle = plan.vehicle(wheel);
+            held.of(standing(plan, move.tyre()), seat(vehicle, wheel.position()))
+                    .forEach(advice -> said.add(new Said(advice.isRefusal(), advice.words())));
+            if (!wheel.position().isSpare()) {
+                target = vehicle.rulesAt(wheel.position()).limits().targetKpa();
+                now = sensor.map(one -> pressure(vehicle, one)).orElse(null);
+            }
+        }
+        return new StepPreview(
+                plan.words(from),
+                plan.words(move.to()),
+                words(plan.row(move.tyre())),
+                sensor.map(KnownSensor::code).orElse(null),
+                move.fate(),
+                fates(from, move.to()),
+                Rounded.tenth(target),
+                Rounded.tenth(now),
+                target == null || now == null ? null : Rounded.tenth(target - now),
+                said);
+    }
+
+    private static List<SensorFate> fates(TyrePlace from, TyrePlace to) {
+        List<SensorFate> fates = new ArrayList<>();
+        if (!to.isForGood()) {
+            fates.add(SensorFate.TRAVELS);
+        }
+        if (from.asWheel().isPresent()) {
+            fates.add(SensorFate.STAYS);
+        }
+        fates.add(SensorFate.OFF);
+        fates.add(SensorFate.LOST);
+        return fates;
+    }
+
+    private static @Nullable String words(@Nullable TyreRow row) {
+        return row == null || row.tyre().words().isEmpty() ? null : row.tyre().words();
+    }
+
+    private static @Nullable Double pressure(FleetVehicle vehicle, KnownSensor sensor) {
+        Reading newest = sensor.newest();
+        return newest == null || !newest.isMeasurement()
+                ? null
+                : vehicle.compensation(sensor).compensateKpa(newest.pressureKpa(), newest.temperatureC());
+    }
+
+    private static Optional<KnownSensor> sensorOf(MovePlan plan, long tyre) {
+        return plan.placing()
+                .tyres()
+                .of(tyre, plan.at())
+                .flatMap(stay -> Optional.ofNullable(
+                        stay.place() instanceof TyrePlace.AtWheel wheel
+                                ? plan.placing()
+                                        .sensorAt(wheel, plan.at())
+                                        .map(Fitting::sensor)
+                                        .orElse(null)
+                                : stay.sensor()))
+                .map(plan.sensors()::get);
+    }
+
+    /** What is known of a tyre where it is now. */
+    private static MoveRules.Standing standing(MovePlan plan, long tyre) {
+        TyreRow row = plan.row(tyre);
+        TreadReadingRow tread = plan.treads().get(tyre);
+        TyrePlace place = plan.placing()
+                .tyres()
+                .of(tyre, plan.at())
+                .map(stay -> stay.place())
+                .orElseThrow();
+        Optional<Alert> open = openAt(plan, place);
+        boolean isMarked = row != null && row.markedAt != null
+                || open.filter(Alert::isRunSoft).isPresent();
+        Optional<Alert> active = open.filter(Alert::isActive).filter(alert -> alert.kind() != AlertKind.HOT_WHEEL_END);
+        return new MoveRules.Standing(
+                row == null ? Tyre.UNKNOWN : row.tyre(),
+                tread == null ? null : tread.shallowestMm,
+                isMarked,
+                active.map(alert -> alert.kind().words()).orElse(null),
+                active.filter(alert -> alert.urgency() == Urgency.STOP_NOW || alert.urgency() == Urgency.NEXT_STOP)
+                        .isPresent(),
+                place.asWheel().map(wheel -> wheel.position().side()).orElse(null));
+    }
+
+    /** What is open against the tyre at a place. */
+    static Optional<Alert> openAt(MovePlan plan, TyrePlace place) {
+        return place.asWheel().flatMap(wheel -> Stream.concat(
+                        plan.vehicle(wheel).openAlerts().stream(), plan.vehicle(wheel).untoldAlerts().stream())
+                .filter(alert -> wheel.position().equals(alert.position())
+                        && alert.kind().family() == AlertFamily.TYRE)
+                .findFirst());
+    }
+
+    private static MoveRules.Seat seat(FleetVehicle vehicle, Position position) {
+        AxleDescription axle =
+                position.isSpare() ? null : vehicle.description().axles().get(position.axle() - 1);
+        return new MoveRules.Seat(
+                position,
+                vehicle.description().kind(),
+                Optional.ofNullable(axle)
+                        .map(AxleDescription::axle)
+                        .map(Axle::role)
+                        .orElse(null),
+                axle == null ? null : axle.tyre().size());
+    }
+
+    /** Every wheel that a tyre leaves or comes to. */
+    private static Set<TyrePlace.AtWheel> touched(MovePlan plan) {
+        Set<TyrePlace.AtWheel> wheels = new LinkedHashSet<>();
+        for (WheelMove move : plan.moves()) {
+            plan.from(move).asWheel().ifPresent(wheels::add);
+            move.to().asWheel().ifPresent(wheels::add);
+        }
+        return wheels;
+    }
+
+    private static WheelAfter after(MovePlan plan, TyrePlacing after, TyrePlace.AtWheel wheel) {
+        var stay = after.tyres().at(wheel, plan.at());
+        return new WheelAfter(
+                plan.vehicle(wheel).description().ref(),
+                wheel.position().code(),
+                stay.isPresent(),
+                stay.map(one -> words(plan.row(one.tyre()))).orElse(null),
+                after.sensorAt(wheel, plan.at())
+                        .map(fitting -> plan.sensors().get(fitting.sensor()).code())
+                        .orElse(null));
+    }
+
+    private static void addAxles(MovePlan plan, TyrePlacing after, MoveRules held, List<Said> said) {
+        Map<List<Long>, Map<Position, MoveRules.Standing>> axles = new LinkedHashMap<>();
+        for (WheelMove move : plan.moves()) {
+            move.to()
+                    .asWheel()
+                    .filter(wheel -> !wheel.position().isSpare())
+                    .ifPresent(wheel -> axles.putIfAbsent(
+                            List.of(wheel.vehicle(), (long) wheel.position().axle()),
+                            new TreeMap<>(Comparator.comparing(Position::code))));
+        }
+        axles.forEach((axle, standings) -> {
+            FleetVehicle vehicle = plan.vehicles().get(axle.get(0));
+            vehicle.description().layout().positions().stream()
+                    .filter(position -> !position.isSpare() && position.axle() == axle.get(1))
+                    .forEach(position -> after.tyres()
+                            .at(TyrePlace.wheel(vehicle.id(), position), plan.at())
+                            .ifPresent(stay -> standings.put(position, standing(plan, stay.tyre()))));
+            held.ofAxle(standings)
+                    .forEach(advice -> said.add(
+                            new Said(advice.isRefusal(), vehicle.description().ref() + " " + advice.words())));
+        });
+    }
+}

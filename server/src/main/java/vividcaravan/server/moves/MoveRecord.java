@@ -1,0 +1,122 @@
+package vividcaravan.server.moves;
+
+import java.time.Instant;
+import java.util.List;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.tyres.SensorFate;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.tyres.MoveRow;
+import vividcaravan.server.tyres.MoveStepRow;
+
+/** Moves that were made, to be read. */
+@Component
+class MoveRecord {
+
+    private final SessionFactory sessions;
+    private final FleetDirectory fleet;
+
+    MoveRecord(SessionFactory sessions, FleetDirectory fleet) {
+        this.sessions = sessions;
+        this.fleet = fleet;
+    }
+
+    /**
+     * A move.
+     *
+     * @param at when it was done
+     * @param made when it was written down, and {@code by} whom: a user name
+     * @param undone when it was undone, or null while it stands
+     */
+    record MoveItem(
+            String id,
+            Instant at,
+            Instant made,
+            String by,
+            @Nullable String note,
+            @Nullable Instant undone,
+            @Nullable String undoneBy,
+            List<StepItem> steps) {}
+
+    /** A tyre of it; where it was and went in words. */
+    record StepItem(String tyre, String from, String to, @Nullable String sensor, SensorFate fate) {}
+
+    record MoveList(List<MoveItem> items) {}
+
+    MoveItem one(long id) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            MoveRow row = session.get(MoveRow.class, id);
+            if (row == null) {
+                throw Refusal.notFound("There is no wheel move " + id + ".");
+            }
+            return item(session, row);
+        }
+    }
+
+    MoveList of(@Nullable FleetVehicle vehicle, int limit) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            String where = vehicle == null
+                    ? ""
+                    : " where m.id in (select s.moveId from MoveStepRow s where s.fromVehicleId = :vehicle"
+                            + " or s.toVehicleId = :vehicle)";
+            var query = session.createSelectionQuery(
+                            "from MoveRow m" + where + " order by m.movedAt desc, m.id desc", MoveRow.class)
+                    .setMaxResults(limit);
+            if (vehicle != null) {
+                query.setParameter("vehicle", vehicle.id());
+            }
+            return new MoveList(query.getResultList().stream()
+                    .map(row -> item(session, row))
+                    .toList());
+        }
+    }
+
+    private MoveItem item(StatelessSession session, MoveRow row) {
+        List<StepItem> steps = session
+                .createSelectionQuery("from MoveStepRow where moveId = :id order by number", MoveStepRow.class)
+                .setParameter("id", row.id)
+                .getResultList()
+                .stream()
+                .map(MoveStepRow::made)
+                .map(this::step)
+                .toList();
+        return new MoveItem(
+                Long.toString(row.id),
+                Instant.ofEpochMilli(row.movedAt),
+                row.madeAt,
+                row.madeBy,
+                row.note,
+                row.undoneAt,
+                row.undoneBy,
+                steps);
+    }
+
+    private StepItem step(TyrePlacing.Made made) {
+        return new StepItem(
+                Long.toString(made.tyre()),
+                words(made.from()),
+                words(made.to()),
+                made.sensor() == null
+                        ? null
+                        : fleet.sensor(made.sensor()).map(KnownSensor::code).orElse(null),
+                made.fate());
+    }
+
+    private String words(TyrePlace place) {
+        if (place instanceof TyrePlace.AtWheel wheel) {
+            return fleet.vehicle(wheel.vehicle())
+                            .map(vehicle -> vehicle.description().ref())
+                            .orElse("a vehicle that is gone")
+                    + " " + wheel.position().code();
+        }
+        TyrePlace.Away away = (TyrePlace.Away) place;
+        return away.kind().words() + (away.name() == null ? "" : " (" + away.name() + ")");
+    }
+}

@@ -1,0 +1,47 @@
+package vividcaravan.server.moves;
+
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.tyres.SensorFate;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.server.platform.AtMost;
+
+/**
+ * Wheels to be moved, all of them or none.
+ *
+ * @param at when it was done; now unless said otherwise, at most 31 days ago
+ */
+record MoveRequest(
+        @Nullable Instant at,
+        @AtMost(500) @Nullable String note,
+        @AtMost(MOST_STEPS) @Nullable List<StepRequest> steps) {
+
+    /** No job takes more wheels than the longest combination has. */
+    static final int MOST_STEPS = 60;
+
+    /**
+     * A tyre to be moved: the one at a wheel, or one that is off every vehicle.
+     *
+     * @param vehicle where it is now, with {@code position}
+     * @param tyre its identity, where it is off every vehicle
+     * @param sensor what becomes of its sensor; the usual unless said otherwise
+     */
+    record StepRequest(
+            @Nullable String vehicle,
+            @Nullable String position,
+            @Nullable String tyre,
+            @Nullable PlaceRequest to,
+            @Nullable SensorFate sensor) {}
+
+    /**
+     * Where a tyre goes: a wheel, or a place off every vehicle.
+     *
+     * @param name which store or repairer
+     */
+    record PlaceRequest(
+            @Nullable String vehicle,
+            @Nullable String position,
+            TyrePlace.@Nullable Kind kind,
+            @AtMost(100) @Nullable String name) {}
+}

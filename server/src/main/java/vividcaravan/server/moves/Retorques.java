@@ -1,0 +1,119 @@
+package vividcaravan.server.moves;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.tyres.Retorque;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.RetorqueRow;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+
+/** Wheel nuts that are to be tightened again, since their wheel was off. */
+@Component
+public class Retorques {
+
+    private final SingleWriter writer;
+    private final Clock clock;
+
+    Retorques(SingleWriter writer, Clock clock) {
+        this.writer = writer;
+        this.clock = clock;
+    }
+
+    /** Wheels were put on: their nuts are to be tightened again, once for each however often they were off. */
+    void putOn(Pen pen, FleetVehicle vehicle, Collection<Position> wheels, long move, long at) {
+        List<Retorque> known = new ArrayList<>();
+        for (Retorque open : vehicle.retorques()) {
+            if (wheels.contains(open.position())) {
+                drop(pen, vehicle, open.position());
+            } else {
+                known.add(open);
+            }
+        }
+        for (Position position : wheels) {
+            RetorqueRow row = new RetorqueRow();
+            row.vehicleId = vehicle.id();
+            row.position = position.code();
+            row.moveId = move;
+            row.offAt = at;
+            row.dueAt = at + Duration.ofDays(Retorque.USUAL_DAYS).toMillis();
+            row.km = Retorque.USUAL_KM;
+            pen.session().insert(row);
+            known.add(row.retorque());
+        }
+        vehicle.toRetorque(known);
+    }
+
+    private static void drop(Pen pen, FleetVehicle vehicle, Position position) {
+        pen.session()
+                .createMutationQuery("update RetorqueRow set isDropped = true where vehicleId = :vehicle"
+                        + " and position = :position and doneAt is null")
+                .setParameter("vehicle", vehicle.id())
+                .setParameter("position", position.code())
+                .executeUpdate();
+    }
+
+    /** A wheel was taken off and none put on: there is nothing to tighten. */
+    void takenOff(Pen pen, FleetVehicle vehicle, Collection<Position> wheels) {
+        wheels.forEach(position -> drop(pen, vehicle, position));
+        vehicle.toRetorque(vehicle.retorques().stream()
+                .filter(open -> !wheels.contains(open.position()))
+                .toList());
+    }
+
+    /**
+     * The nuts of these wheels were tightened again.
+     *
+     * @param torqueNm with which torque, Nm, or null where nobody measured it
+     * @throws Refusal if one of them is not to be tightened
+     */
+    public void tightened(FleetVehicle vehicle, Collection<Position> wheels, @Nullable Double torqueNm, String who) {
+        writer.make(view -> {
+            Set<Position> open =
+                    vehicle.retorques().stream().map(Retorque::position).collect(Collectors.toSet());
+            for (Position wheel : wheels) {
+                if (!open.contains(wheel)) {
+                    throw Refusal.conflict("The nuts of " + wheel.code()
+                            + " are not to be tightened; somebody may have said it already. Nothing was stored.");
+                }
+            }
+            return Decision.make(pen -> {
+                Deed deed = Deed.of(
+                        DeedKind.WHEELS_RETORQUED,
+                        vehicle.thing(),
+                        "tightened the wheel nuts of " + vehicle.description().ref() + " again: "
+                                + wheels.stream().map(Position::code).collect(Collectors.joining(", ")));
+                for (Position wheel : wheels) {
+                    pen.session()
+                            .createMutationQuery("update RetorqueRow set doneAt = :now, doneBy = :who,"
+                                    + " torqueNm = :torque where vehicleId = :vehicle and position = :position"
+                                    + " and doneAt is null and isDropped = false")
+                            .setParameter("now", clock.instant())
+                            .setParameter("who", who)
+                            .setParameter("torque", torqueNm)
+                            .setParameter("vehicle", vehicle.id())
+                            .setParameter("position", wheel.code())
+                            .executeUpdate();
+                    deed = deed.at(vehicle.id(), wheel.code());
+                }
+                vehicle.toRetorque(vehicle.retorques().stream()
+                        .filter(one -> !wheels.contains(one.position()))
+                        .toList());
+                return Done.by(deed.with("Torque", "Nm", null, torqueNm));
+            });
+        });
+    }
+}

@@ -1,0 +1,66 @@
+package vividcaravan.server.tyres;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import vividcaravan.core.tyres.SensorFate;
+import vividcaravan.core.tyres.TyrePlacing;
+
+@Entity
+@Table(name = "wheel_move_step")
+public class MoveStepRow {
+    @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "wheel_move_step_seq")
+    @SequenceGenerator(name = "wheel_move_step_seq", sequenceName = "wheel_move_step_seq", allocationSize = 50)
+    public Long id;
+
+    public long moveId;
+    public int number;
+    public long tyreId;
+    public String fromKind;
+    public Long fromVehicleId;
+    public String fromPosition;
+    public String fromPlace;
+    public String toKind;
+    public Long toVehicleId;
+    public String toPosition;
+    public String toPlace;
+    public Long sensorId;
+
+    @Enumerated(EnumType.STRING)
+    public SensorFate fate;
+
+    public static MoveStepRow of(long move, int number, TyrePlacing.Made made) {
+        MoveStepRow row = new MoveStepRow();
+        PlaceColumns from = PlaceColumns.of(made.from());
+        PlaceColumns to = PlaceColumns.of(made.to());
+        row.moveId = move;
+        row.number = number;
+        row.tyreId = made.tyre();
+        row.fromKind = from.kind();
+        row.fromVehicleId = from.vehicle();
+        row.fromPosition = from.position();
+        row.fromPlace = from.name();
+        row.toKind = to.kind();
+        row.toVehicleId = to.vehicle();
+        row.toPosition = to.position();
+        row.toPlace = to.name();
+        row.sensorId = made.sensor();
+        row.fate = made.fate();
+        return row;
+    }
+
+    public TyrePlacing.Made made() {
+        return new TyrePlacing.Made(
+                tyreId,
+                new PlaceColumns(fromKind, fromVehicleId, fromPosition, fromPlace).place(),
+                new PlaceColumns(toKind, toVehicleId, toPosition, toPlace).place(),
+                sensorId,
+                fate);
+    }
+}

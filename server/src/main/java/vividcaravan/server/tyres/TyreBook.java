@@ -1,0 +1,300 @@
+package vividcaravan.server.tyres;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.AxleRole;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.TyreDateCode;
+import vividcaravan.core.fitting.TyreInspection;
+import vividcaravan.core.tyres.TreadWear;
+import vividcaravan.core.tyres.Tyre;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.View;
+
+/** Tyres as people read of them. */
+@Component
+class TyreBook {
+
+    /** A tyre is told to be low so much above the least, mm [our judgement]. */
+    private static final double SOON_MM = 1.5;
+
+    private final SessionFactory sessions;
+    private final FleetDirectory fleet;
+    private final TyreTables tables;
+    private final Clock clock;
+
+    TyreBook(SessionFactory sessions, FleetDirectory fleet, TyreTables tables, Clock clock) {
+        this.sessions = sessions;
+        this.fleet = fleet;
+        this.tables = tables;
+        this.clock = clock;
+    }
+
+    /**
+     * A tyre.
+     *
+     * @param id its identity; null where it is only taken for granted
+     * @param place where it is, in words
+     * @param kind what sort of place it lies at; null at a wheel
+     * @param treadMm the last reading at the shallowest, mm
+     * @param mmPerMonth wear in thirty days, mm
+     * @param mmPer1000Km wear in 1,000 km, mm
+     * @param minimumAt when it is forecast to be down to the least tread of a plain axle
+     * @param isLow whether its tread is near or under that
+     * @param years its age by the date code, or null
+     * @param markedBecause why it is marked as run soft, off every vehicle; null where it is not
+     */
+    record TyreItem(
+            @Nullable String id,
+            @Nullable String maker,
+            @Nullable String pattern,
+            @Nullable String size,
+            @Nullable Integer loadIndex,
+            @Nullable String speedSymbol,
+            @Nullable String dateCode,
+            @Nullable Boolean isRetread,
+            @Nullable Boolean isDirectional,
+            @Nullable String note,
+            String place,
+            TyrePlace.@Nullable Kind kind,
+            @Nullable String vehicle,
+            @Nullable String position,
+            @Nullable String sensor,
+            @Nullable Double treadMm,
+            @Nullable Instant treadAt,
+            @Nullable Double mmPerMonth,
+            @Nullable Double mmPer1000Km,
+            @Nullable Instant minimumAt,
+            boolean isLow,
+            @Nullable Integer years,
+            @Nullable String markedBecause) {}
+
+    /**
+     * @param items those that somebody wrote something of or that were moved
+     * @param assumed how many wheels have a tyre of which nothing is written down
+     */
+    record TyreList(List<TyreItem> items, int assumed) {}
+
+    /** A tyre's stay at a place. */
+    record StayItem(String place, @Nullable String sensor, @Nullable Instant from, @Nullable Instant to) {}
+
+    record TreadItem(Instant at, double shallowestMm, List<Double> points, @Nullable Double km, String who) {}
+
+    /** A tyre with its life. */
+    record TyreLife(TyreItem tyre, List<StayItem> stays, List<TreadItem> treads) {}
+
+    /** The tyres of a vehicle, wheel by wheel. */
+    record WheelTyres(List<TyreItem> items) {}
+
+    TyreList all() {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            View view = View.of(session);
+            Map<Long, TyreStay> now = new HashMap<>();
+            view.select("from TyreStayRow where toAt = " + TyreStay.OPEN, TyreStayRow.class)
+                    .getResultList()
+                    .forEach(row -> now.put(row.tyreId, row.stay()));
+            Map<Long, List<TreadReadingRow>> treads = treads(view, null);
+            List<TyreItem> items = new ArrayList<>();
+            for (TyreRow row : view.select("from TyreRow", TyreRow.class).getResultList()) {
+                items.add(item(row, now.get(row.id), treads.getOrDefault(row.id, List.of())));
+            }
+            items.sort(Comparator.comparing((TyreItem item) -> item.markedBecause() == null)
+                    .thenComparing(item -> !item.isLow())
+                    .thenComparing(TyreItem::place));
+            int wheels = fleet.vehicles().stream()
+                    .mapToInt(vehicle ->
+                            vehicle.description().layout().positions().size())
+                    .sum();
+            long known = now.values().stream()
+                    .filter(stay -> stay.place().asWheel().isPresent())
+                    .count();
+            return new TyreList(items, (int) Math.max(0, wheels - known));
+        }
+    }
+
+    TyreLife life(long id) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            View view = View.of(session);
+            TyreRow row = tables.tyre(view, id).orElseThrow(() -> Refusal.notFound("There is no tyre " + id + "."));
+            List<TyreStay> stays = tables.staysOf(view, id);
+            List<TreadReadingRow> treads = treads(view, id).getOrDefault(id, List.of());
+            TyreStay now = stays.stream().filter(TyreStay::isOpen).findFirst().orElse(null);
+            return new TyreLife(
+                    item(row, now, treads),
+                    stays.stream().map(this::stay).toList(),
+                    treads.stream()
+                            .map(tread -> new TreadItem(
+                                    tread.readAt,
+                                    tread.shallowestMm,
+                                    java.util.Arrays.stream(tread.points.split(" "))
+                                            .map(Double::valueOf)
+                                            .toList(),
+                                    tread.km,
+                                    tread.who))
+                            .toList());
+        }
+    }
+
+    WheelTyres of(FleetVehicle vehicle) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            View view = View.of(session);
+            List<TyreStay> stays = tables.staysOn(view, vehicle.id());
+            Map<Position, TyreStay> now = new HashMap<>();
+            Map<Position, Boolean> known = new HashMap<>();
+            stays.forEach(stay -> stay.place().asWheel().ifPresent(wheel -> {
+                known.put(wheel.position(), true);
+                if (stay.isOpen()) {
+                    now.put(wheel.position(), stay);
+                }
+            }));
+            var ids = now.values().stream().map(TyreStay::tyre).toList();
+            Map<Long, TyreRow> rows = tables.tyres(view, ids);
+            List<TyreItem> items = new ArrayList<>();
+            for (Position position : vehicle.description().layout().positions()) {
+                TyreStay stay = now.get(position);
+                if (stay != null) {
+                    items.add(item(
+                            rows.get(stay.tyre()),
+                            stay,
+                            treads(view, stay.tyre()).getOrDefault(stay.tyre(), List.of())));
+                } else if (!known.containsKey(position)) {
+                    items.add(assumed(vehicle, position));
+                }
+            }
+            return new WheelTyres(items);
+        }
+    }
+
+    private static Map<Long, List<TreadReadingRow>> treads(View view, @Nullable Long tyre) {
+        var query = view.select(
+                "from TreadReadingRow" + (tyre == null ? "" : " where tyreId = :tyre") + " order by readAt, id",
+                TreadReadingRow.class);
+        if (tyre != null) {
+            query.setParameter("tyre", tyre);
+        }
+        Map<Long, List<TreadReadingRow>> found = new HashMap<>();
+        query.getResultList().forEach(row -> found.computeIfAbsent(row.tyreId, id -> new ArrayList<>())
+                .add(row));
+        return found;
+    }
+
+    private TyreItem assumed(FleetVehicle vehicle, Position position) {
+        TyreRow row = new TyreRow();
+        TyreStay stay = new TyreStay(-1, TyrePlace.wheel(vehicle.id(), position), null, TyreStay.ALWAYS, TyreStay.OPEN);
+        return item(row, stay, List.of());
+    }
+
+    private TyreItem item(TyreRow row, @Nullable TyreStay now, List<TreadReadingRow> treads) {
+        TyreInspection.Rules rules = TyreInspection.Rules.DEFAULT;
+        Optional<TyrePlace.AtWheel> wheel =
+                Optional.ofNullable(now).map(TyreStay::place).flatMap(TyrePlace::asWheel);
+        Optional<FleetVehicle> vehicle = wheel.flatMap(one -> fleet.vehicle(one.vehicle()));
+        double least = rules.minTreadMm();
+        if (wheel.isPresent() && vehicle.isPresent() && !wheel.get().position().isSpare()) {
+            AxleRole role = vehicle.get()
+                    .description()
+                    .layout()
+                    .axle(wheel.get().position().axle())
+                    .role();
+            least = rules.leastMm(role);
+        }
+        TreadReadingRow last = treads.isEmpty() ? null : treads.get(treads.size() - 1);
+        Optional<TreadWear> wear = TreadWear.of(
+                treads.stream()
+                        .map(tread -> new TreadWear.Reading(tread.readAt.toEpochMilli(), tread.shallowestMm, tread.km))
+                        .toList(),
+                least);
+        Tyre tyre = row.tyre();
+        return new TyreItem(
+                row.id == null ? null : Long.toString(row.id),
+                tyre.maker(),
+                tyre.pattern(),
+                tyre.size(),
+                tyre.loadIndex(),
+                tyre.speedSymbol(),
+                tyre.dateCode(),
+                tyre.isRetread(),
+                tyre.isDirectional(),
+                row.note,
+                now == null ? "nowhere" : words(now.place()),
+                now != null && now.place() instanceof TyrePlace.Away away ? away.kind() : null,
+                vehicle.map(one -> one.description().ref()).orElse(null),
+                wheel.map(one -> one.position().code()).orElse(null),
+                sensor(now, vehicle, wheel),
+                last == null ? null : last.shallowestMm,
+                last == null ? null : last.readAt,
+                wear.map(one -> hundredth(one.mmPerMonth())).orElse(null),
+                wear.map(TreadWear::mmPer1000Km).map(TyreBook::hundredth).orElse(null),
+                wear.map(one -> Instant.ofEpochMilli(one.minimumAt())).orElse(null),
+                last != null && last.shallowestMm < least + SOON_MM,
+                years(tyre),
+                row.markedAt == null ? null : row.markedWords);
+    }
+
+    private @Nullable String sensor(
+            @Nullable TyreStay now, Optional<FleetVehicle> vehicle, Optional<TyrePlace.AtWheel> wheel) {
+        if (vehicle.isPresent() && wheel.isPresent()) {
+            return vehicle.get()
+                    .sensorAt(wheel.get().position())
+                    .map(KnownSensor::code)
+                    .orElse(null);
+        }
+        return now == null || now.sensor() == null
+                ? null
+                : fleet.sensor(now.sensor()).map(KnownSensor::code).orElse(null);
+    }
+
+    private @Nullable Integer years(Tyre tyre) {
+        if (tyre.dateCode() == null) {
+            return null;
+        }
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+        try {
+            return TyreDateCode.read(tyre.dateCode(), today).years(today);
+        } catch (IllegalArgumentException e) {
+            return null;
+        }
+    }
+
+    private static double hundredth(double figure) {
+        return Math.round(figure * 100) / 100.0;
+    }
+
+    private StayItem stay(TyreStay stay) {
+        return new StayItem(
+                words(stay.place()),
+                stay.sensor() == null
+                        ? null
+                        : fleet.sensor(stay.sensor()).map(KnownSensor::code).orElse(null),
+                stay.from() == TyreStay.ALWAYS ? null : Instant.ofEpochMilli(stay.from()),
+                stay.isOpen() ? null : Instant.ofEpochMilli(stay.to()));
+    }
+
+    private String words(TyrePlace place) {
+        if (place instanceof TyrePlace.AtWheel wheel) {
+            return fleet.vehicle(wheel.vehicle())
+                            .map(vehicle -> vehicle.description().ref())
+                            .orElse("a vehicle that is gone")
+                    + " " + wheel.position().code();
+        }
+        TyrePlace.Away away = (TyrePlace.Away) place;
+        return away.kind().words() + (away.name() == null ? "" : " (" + away.name() + ")");
+    }
+}

@@ -1,0 +1,148 @@
+package vividcaravan.server.tyres;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.Rejudgement;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.core.tyres.TyreTimeline;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.View;
+
+/** Reads and writes tyres and where they were. Nothing of it is held in memory: it is asked for seldom. */
+@Component
+public class TyreTables {
+
+    /** Rows that name more of something than this are asked for in portions. */
+    private static final int PORTION = 500;
+
+    /** The tyre with this identity. */
+    public Optional<TyreRow> tyre(View view, long id) {
+        return Optional.ofNullable(view.get(TyreRow.class, id));
+    }
+
+    /** Every tyre of these identities, by it. */
+    public Map<Long, TyreRow> tyres(View view, Collection<Long> ids) {
+        Map<Long, TyreRow> found = new LinkedHashMap<>();
+        for (List<Long> portion : portions(ids)) {
+            view.select("from TyreRow where id in :ids", TyreRow.class)
+                    .setParameter("ids", portion)
+                    .getResultList()
+                    .forEach(row -> found.put(row.id, row));
+        }
+        return found;
+    }
+
+    /** The last tread reading of each of these tyres, by tyre. */
+    public Map<Long, TreadReadingRow> lastTreads(View view, Collection<Long> tyres) {
+        Map<Long, TreadReadingRow> found = new LinkedHashMap<>();
+        for (List<Long> portion : portions(tyres)) {
+            view.select("from TreadReadingRow where tyreId in :ids order by readAt, id", TreadReadingRow.class)
+                    .setParameter("ids", portion)
+                    .getResultList()
+                    .forEach(row -> found.put(row.tyreId, row));
+        }
+        return found;
+    }
+
+    /** Every stay at a wheel of the vehicle, and nothing of where its tyres were else. */
+    public List<TyreStay> staysOn(View view, long vehicle) {
+        return stays(view, "vehicleId in :ids", List.of(vehicle));
+    }
+
+    /** Every stay of a tyre, oldest first. */
+    public List<TyreStay> staysOf(View view, long tyre) {
+        return stays(view, "tyreId in :ids", List.of(tyre));
+    }
+
+    private static List<TyreStay> stays(View view, String where, Collection<Long> ids) {
+        List<TyreStay> stays = new ArrayList<>();
+        for (List<Long> portion : portions(ids)) {
+            view.select("from TyreStayRow where " + where + " order by fromAt, id", TyreStayRow.class)
+                    .setParameter("ids", portion)
+                    .getResultList()
+                    .forEach(row -> stays.add(row.stay()));
+        }
+        return stays;
+    }
+
+    /** Every stay of these tyres, and of all that ever stood on these vehicles. */
+    public TyreTimeline timeline(View view, Collection<Long> tyres, Collection<Long> vehicles) {
+        Set<Long> concerned = new HashSet<>(tyres);
+        stays(view, "vehicleId in :ids", vehicles).forEach(stay -> concerned.add(stay.tyre()));
+        return TyreTimeline.of(stays(view, "tyreId in :ids", concerned));
+    }
+
+    /** The tyre of a sensor that is off every vehicle; empty where the sensor is not inside one. */
+    public Optional<TyreStay> aroundSensor(View view, long sensor) {
+        return stays(view, "sensorId in :ids and toAt = " + TyreStay.OPEN, List.of(sensor)).stream()
+                .findFirst();
+    }
+
+    /** Writes what became of the stays of {@code before}, tyre by tyre. */
+    public void store(Pen pen, TyreTimeline before, TyreTimeline after) {
+        StatelessSession session = pen.session();
+        Set<TyreStay> was = new HashSet<>(before.stays());
+        Set<TyreStay> is = new HashSet<>(after.stays());
+        Set<Long> changed = new HashSet<>();
+        was.stream().filter(stay -> !is.contains(stay)).forEach(stay -> changed.add(stay.tyre()));
+        is.stream().filter(stay -> !was.contains(stay)).forEach(stay -> changed.add(stay.tyre()));
+        for (long tyre : changed) {
+            session.createMutationQuery("delete from TyreStayRow where tyreId = :tyre")
+                    .setParameter("tyre", tyre)
+                    .executeUpdate();
+            after.stays().stream()
+                    .filter(stay -> stay.tyre() == tyre)
+                    .forEach(stay -> session.insert(TyreStayRow.of(stay)));
+        }
+    }
+
+    /** The tyre that is taken for granted at a wheel gets a row, there since nobody knows when. */
+    public TyreRow assume(Pen pen, TyrePlace.AtWheel wheel, Instant now) {
+        TyreRow row = new TyreRow();
+        row.addedAt = now;
+        pen.session().insert(row);
+        pen.session().insert(TyreStayRow.of(new TyreStay(row.id, wheel, null, TyreStay.ALWAYS, TyreStay.OPEN)));
+        return row;
+    }
+
+    /** The tyres that left a wheel at {@code since} or later by moves that stand, the earliest first. */
+    public List<Rejudgement.TyreLeft> left(StatelessSession session, long vehicle, Position position, long since) {
+        return session
+                .createSelectionQuery(
+                        "select m, s from MoveRow m join MoveStepRow s on s.moveId = m.id where s.fromVehicleId = :vehicle"
+                                + " and s.fromPosition = :position and m.movedAt >= :since and m.undoneAt is null"
+                                + " order by m.movedAt, m.id",
+                        Object[].class)
+                .setParameter("vehicle", vehicle)
+                .setParameter("position", position.code())
+                .setParameter("since", since)
+                .getResultList()
+                .stream()
+                .map(found -> {
+                    MoveRow move = (MoveRow) found[0];
+                    return new Rejudgement.TyreLeft(move.movedAt, move.madeBy, "The tyre was moved.");
+                })
+                .toList();
+    }
+
+    private static List<List<Long>> portions(Collection<Long> ids) {
+        List<Long> all = ids.stream().filter(Objects::nonNull).distinct().toList();
+        List<List<Long>> portions = new ArrayList<>();
+        for (int from = 0; from < all.size(); from += PORTION) {
+            portions.add(all.subList(from, Math.min(all.size(), from + PORTION)));
+        }
+        return portions;
+    }
+}

@@ -1,0 +1,177 @@
+package vividcaravan.server.tyres;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.tyres.Tyre;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
+
+/** Says what a tyre is, what was measured of it, and that it was inspected. */
+@Service
+public class Tyres {
+
+    private final SingleWriter writer;
+    private final TyreTables tables;
+    private final Clock clock;
+
+    Tyres(SingleWriter writer, TyreTables tables, Clock clock) {
+        this.writer = writer;
+        this.tables = tables;
+        this.clock = clock;
+    }
+
+    /**
+     * A tyre that came, lying somewhere.
+     *
+     * @return its identity
+     */
+    public long add(Tyre tyre, @Nullable String note, TyrePlace.Away place, String who) {
+        return writer.make(view -> Decision.make(pen -> {
+            TyreRow row = new TyreRow();
+            row.describe(tyre);
+            row.note = note;
+            row.addedAt = clock.instant();
+            row.addedBy = who;
+            pen.session().insert(row);
+            pen.session().insert(TyreStayRow.of(new TyreStay(row.id, place, null, clock.millis(), TyreStay.OPEN)));
+            return new Done<>(row.id, Deed.of(DeedKind.TYRE_DESCRIBED, thing(row), "took in " + words(row)));
+        }));
+    }
+
+    /** Says what a tyre is. */
+    public void describe(long id, Tyre tyre, @Nullable String note) {
+        writer.make(view -> {
+            existing(view, id);
+            return Decision.make(pen -> Done.by(described(pen, pen.session().get(TyreRow.class, id), tyre, note)));
+        });
+    }
+
+    /**
+     * Says what the tyre at a wheel is, of which nothing need have been written down before.
+     *
+     * @return its identity
+     * @throws Refusal if the wheel has none
+     */
+    public long describe(FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note) {
+        TyrePlace.AtWheel wheel = TyrePlace.wheel(vehicle.id(), position);
+        return writer.make(view -> {
+            List<TyreStay> stays = tables.staysOn(view, vehicle.id()).stream()
+                    .filter(stay -> stay.place().equals(wheel))
+                    .toList();
+            Optional<TyreStay> now = stays.stream().filter(TyreStay::isOpen).findFirst();
+            if (now.isEmpty() && !stays.isEmpty()) {
+                throw Refusal.conflict(
+                        position.code() + " has no tyre now. Bring one there in the Workshop, under wheel moves.");
+            }
+            return Decision.make(pen -> {
+                TyreRow row = now.isPresent()
+                        ? pen.session().get(TyreRow.class, now.get().tyre())
+                        : tables.assume(pen, wheel, clock.instant());
+                Deed deed = described(pen, row, tyre, note).at(vehicle.id(), position.code());
+                return new Done<>(row.id, deed);
+            });
+        });
+    }
+
+    private static Deed described(Pen pen, TyreRow row, Tyre tyre, @Nullable String note) {
+        Tyre before = row.tyre();
+        String noteBefore = row.note;
+        row.describe(tyre);
+        row.note = note;
+        pen.session().update(row);
+        return Deed.of(DeedKind.TYRE_DESCRIBED, thing(row), "described " + words(row))
+                .with("Maker", before.maker(), tyre.maker())
+                .with("Pattern", before.pattern(), tyre.pattern())
+                .with("Size", before.size(), tyre.size())
+                .with("Load index", before.loadIndex(), tyre.loadIndex())
+                .with("Speed symbol", before.speedSymbol(), tyre.speedSymbol())
+                .with("Date code", before.dateCode(), tyre.dateCode())
+                .with("Retread", before.isRetread(), tyre.isRetread())
+                .with("Directional", before.isDirectional(), tyre.isDirectional())
+                .with("Note", noteBefore, note);
+    }
+
+    /**
+     * Keeps a tread reading.
+     *
+     * @param points depths, mm, at least one
+     * @param km how far the vehicle had run, or null
+     */
+    public void readTread(long id, List<Double> points, @Nullable Double km, Instant at, String who) {
+        writer.make(view -> {
+            TyreRow row = existing(view, id);
+            return Decision.make(pen -> {
+                TreadReadingRow reading = new TreadReadingRow();
+                reading.tyreId = id;
+                reading.readAt = at;
+                reading.shallowestMm =
+                        points.stream().mapToDouble(mm -> mm).min().orElseThrow();
+                reading.points = points.stream().map(String::valueOf).collect(Collectors.joining(" "));
+                reading.km = km;
+                reading.who = who;
+                pen.session().insert(reading);
+                return Done.by(Deed.of(DeedKind.TREAD_READ, thing(row), "read the tread of " + words(row))
+                        .with("Shallowest", "mm", null, reading.shallowestMm));
+            });
+        });
+    }
+
+    /**
+     * A named person inspected a tyre off the vehicle: its mark is gone where it is sound.
+     *
+     * @throws Refusal if it is at a wheel, where its alert has to be closed
+     */
+    public void inspected(long id, String by, String words) {
+        writer.make(view -> {
+            TyreRow row = existing(view, id);
+            boolean isAtWheel = tables.staysOf(view, id).stream()
+                    .anyMatch(stay -> stay.isOpen() && stay.place().asWheel().isPresent());
+            if (isAtWheel) {
+                throw Refusal.conflict("It is at a wheel. An inspection off the vehicle closes its alert on the Desk;"
+                        + " or move the tyre off first.");
+            }
+            return Decision.make(pen -> {
+                TyreRow stored = pen.session().get(TyreRow.class, id);
+                stored.markedAt = null;
+                stored.markedWords = null;
+                pen.session().update(stored);
+                return Done.by(Deed.of(
+                                DeedKind.TYRE_INSPECTED,
+                                thing(row),
+                                "wrote that " + words(row) + " was inspected off the vehicle and is sound")
+                        .because(words)
+                        .with("Inspected by", null, by)
+                        .with("Mark", row.markedWords, null));
+            });
+        });
+    }
+
+    private TyreRow existing(View view, long id) {
+        return tables.tyre(view, id).orElseThrow(() -> Refusal.notFound("There is no tyre " + id + "."));
+    }
+
+    private static Thing thing(TyreRow row) {
+        return new Thing(Thing.Kind.TYRE, Long.toString(row.id), "tyre " + row.id);
+    }
+
+    private static String words(TyreRow row) {
+        String words = row.tyre().words();
+        return "tyre " + row.id + (words.isEmpty() ? "" : " (" + words + ")");
+    }
+}
