@@ -54,6 +54,12 @@ export const router = createRouter({
       meta: { title: 'Workshop', roles: NOT_DRIVERS },
     },
     {
+      path: '/workshop/moves',
+      name: 'moves',
+      component: () => import('./places/workshop/moves/MovePage.vue'),
+      meta: { title: 'Move wheels', roles: NOT_DRIVERS },
+    },
+    {
       path: '/workshop/rounds/:id',
       name: 'round',
       component: () => import('./places/workshop/round/RoundPage.vue'),
@@ -100,6 +106,13 @@ export const router = createRouter({
       component: () => import('./places/stores/KitPlanPage.vue'),
       props: true,
       meta: { title: 'Kit plan', roles: NOT_DRIVERS },
+    },
+    {
+      path: '/stores/tyres/:id',
+      name: 'tyre',
+      component: () => import('./places/stores/tyres/TyrePage.vue'),
+      props: true,
+      meta: { title: 'Tyre', roles: NOT_DRIVERS },
     },
     {
       path: '/walk/:vehicleRef',

@@ -180,6 +180,16 @@ export const STORES_PAGES: PlacePage[] = [
     component: () => import('./stores/KitPlansPage.vue'),
   },
   {
+    name: 'tyres',
+    path: '/stores/tyres',
+    title: 'Tyres',
+    answers: 'Which tyres there are and where, which are worn, old or marked, and when they are due.',
+    rights: 'Managers and technicians write; others read.',
+    alsoCalled: 'tread wear depth date code retread casing scrap marked run soft',
+    roles: NOT_DRIVERS,
+    component: () => import('./stores/tyres/TyresPage.vue'),
+  },
+  {
     name: 'sensor-kinds',
     path: '/stores/sensors',
     title: 'Sensor kinds',

@@ -25,12 +25,30 @@ const props = withDefaults(
     marks?: Record<string, string> | undefined;
     /** Whether wheels can be chosen; each is then a button. */
     isInteractive?: boolean;
+    /** Whether a wheel can be dragged to another. */
+    isCarrying?: boolean;
     /** How many times its size it may grow where there is room. */
     grow?: number;
   }>(),
   { grow: 1, size: 'row', chosen: undefined, chosenAxle: undefined, marks: undefined, isInteractive: false },
 );
-const emit = defineEmits<{ choose: [position: string] }>();
+const emit = defineEmits<{ choose: [position: string]; carry: [from: string, to: string] }>();
+
+/** A drag ends with a click on what was picked up, which is no choice. */
+let isCarried = false;
+function choose(position: string): void {
+  if (!isCarried) emit('choose', position);
+  isCarried = false;
+}
+
+/** Where a wheel is let go that was picked up elsewhere on this strip. */
+function letGo(from: string, event: PointerEvent): void {
+  const under = document.elementFromPoint(event.clientX, event.clientY)?.closest<SVGGElement>('[data-wheel]');
+  const to = under?.dataset.wheel;
+  const isOwn = under?.ownerSVGElement === (event.currentTarget as SVGGElement).ownerSVGElement;
+  isCarried = Boolean(props.isCarrying && isOwn && to && to !== from);
+  if (isCarried && to) emit('carry', from, to);
+}
 
 const units = useUnits();
 const { age } = useClock();
@@ -87,9 +105,16 @@ function crossBar(x: number, isLiftable: boolean): string {
         role="button"
         tabindex="0"
         class="cursor-pointer"
+        :class="{ 'touch-none': isCarrying }"
+        :data-wheel="wheel.state.position"
         :aria-label="wheelText(wheel.state, units.temperatureWords, figure(wheel.state))"
         :aria-pressed="chosen === wheel.state.position"
-        @click="emit('choose', wheel.state.position)"
+        @click="choose(wheel.state.position)"
+        @pointerdown="
+          isCarried = false;
+          isCarrying && ($event.currentTarget as SVGGElement).setPointerCapture($event.pointerId);
+        "
+        @pointerup="letGo(wheel.state.position, $event)"
         @keydown.enter.space.prevent="emit('choose', wheel.state.position)"
       >
         <StripWheel

@@ -13,6 +13,7 @@ import { urgencyText } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import DriverAnswers from './DriverAnswers.vue';
+import NutsDue from './NutsDue.vue';
 import WalksDue from './WalksDue.vue';
 
 /** A driver's own page: one instruction, big, in their language. */
@@ -79,6 +80,7 @@ const speak = (language: DriverPage['language']) =>
       <p v-if="first.told" class="mt-2 text-quiet">{{ page.words.told }} {{ at(first.told) }}</p>
 
       <DriverAnswers class="mt-5" :task="first" :words="page.words" />
+      <NutsDue class="mt-6 border-t border-rule pt-3" :retorques="page.retorques" :words="page.words" />
       <WalksDue class="mt-6 border-t border-rule pt-3" :walks="page.walks" :words="page.words" />
 
       <section v-if="more.length" class="mt-6 border-t border-rule pt-3">
@@ -110,6 +112,7 @@ const speak = (language: DriverPage['language']) =>
         {{ page.vehicles ? page.words.nothing : page.words.noVehicle }}
       </h1>
       <p v-if="page.vehicles" class="mt-2">{{ page.words.nothingMore }}</p>
+      <NutsDue class="mt-5" :retorques="page.retorques" :words="page.words" />
       <WalksDue class="mt-5" :walks="page.walks" :words="page.words" />
     </template>
     <p class="mt-5 text-quiet">{{ page.words.caution }}</p>

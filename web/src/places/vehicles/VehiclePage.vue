@@ -14,7 +14,9 @@ import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import LimitsSheet from './LimitsSheet.vue';
 import VehicleAlerts from './VehicleAlerts.vue';
+import VehicleNuts from './VehicleNuts.vue';
 import VehicleStanding from './VehicleStanding.vue';
+import VehicleTyres from './VehicleTyres.vue';
 import WheelSheet from './WheelSheet.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import SpanChoice from '@/shared/SpanChoice.vue';
@@ -88,6 +90,7 @@ const { data: chart } = useChart(() =>
     </div>
 
     <VehicleStanding :vehicle="vehicle" />
+    <VehicleNuts v-if="!isDriver" :vehicle-ref="vehicle.ref" />
     <p v-if="!hasSensors" class="mt-3 max-w-2xl">
       No sensor sits on this vehicle, so nothing is known of its tyres. Fit them in the
       <RouterLink to="/workshop">Workshop</RouterLink>; until then use a hand gauge.
@@ -159,6 +162,7 @@ const { data: chart } = useChart(() =>
       :position="chosen"
       @done="isAdjusting = false"
     />
+    <VehicleTyres v-if="!isDriver" class="mt-7" :vehicle-ref="vehicle.ref" />
     <LimitsSheet class="mt-7" :vehicle="vehicle" />
     <VehicleAlerts class="mt-7" :vehicle-ref="vehicle.ref" />
     <section v-if="!isDriver" class="mt-7 max-w-4xl" aria-labelledby="vehicle-logbook">

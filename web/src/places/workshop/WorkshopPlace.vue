@@ -202,6 +202,14 @@ const begin = () =>
         <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
       </form>
 
+      <section class="mt-7 border-t border-rule pt-4" aria-labelledby="wheel-moves">
+        <h2 id="wheel-moves" class="text-base">Wheels change places</h2>
+        <p class="text-quiet">Rotations, tyre changes, to and from the store, across vehicles.</p>
+        <RouterLink class="button mt-2 inline-flex min-h-11 items-center no-underline" :to="{ name: 'moves' }"
+          >Move wheels</RouterLink
+        >
+      </section>
+
       <RoundForm v-if="mayHandleAlerts" class="mt-7 border-t border-rule pt-4" />
       <section v-if="ended.length || endedRounds.length" class="mt-6">
         <h2 class="text-base">Ended</h2>

@@ -165,6 +165,9 @@ class DemoTest extends InBrowser {
                 Map.entry("/office/backups", "Make a backup now"),
                 Map.entry("/office/reading", "Three short tones"),
                 Map.entry("/stores", "sensor with steel strap"),
+                Map.entry("/stores/tyres", "Take a tyre in"),
+                Map.entry("/stores/tyres/1", "Where it was"),
+                Map.entry("/workshop/moves?vehicle=GT-13", "Moved before"),
                 Map.entry("/gate", "May leave"));
         others.forEach((path, words) -> {
             page.navigate(path);

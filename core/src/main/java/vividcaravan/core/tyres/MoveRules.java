@@ -53,10 +53,11 @@ public record MoveRules(TyreInspection.Rules rules, LocalDate today) {
                     "It was run at 80 % of its target or less. It goes to no wheel, not as a spare either, before a"
                             + " trained person has inspected it off the vehicle."));
         } else if (standing.isSerious()) {
-            advice.add(refuse("It has " + standing.trouble() + " open. Have it repaired instead of moving it to another"
-                    + " wheel."));
+            advice.add(refuse("An alert is open for it: " + standing.trouble()
+                    + ". Have it repaired instead of moving it to another wheel."));
         } else if (standing.trouble() != null) {
-            advice.add(point("It has " + standing.trouble() + " open, which goes with it."));
+            advice.add(
+                    point("An alert is open for it: " + standing.trouble() + ". It ends here and goes with the tyre."));
         }
         addTread(standing, seat, advice);
         addRetread(standing, seat, advice);

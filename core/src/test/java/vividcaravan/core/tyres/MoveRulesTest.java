@@ -66,7 +66,8 @@ class MoveRulesTest {
 
         assertThat(isRefused(RULES.of(leaking, TRUCK_DRIVE))).isTrue();
         assertThat(RULES.of(seeping, TRUCK_DRIVE))
-                .containsExactly(new Advice(false, "It has slow leak open, which goes with it."));
+                .containsExactly(
+                        new Advice(false, "An alert is open for it: slow leak. It ends here and goes with the tyre."));
     }
 
     // 49 CFR 393.75(b): 4/32 in on the front wheels, (c): 2/32 in elsewhere; 1 in = 25.4 mm exactly [NIST SP 811].

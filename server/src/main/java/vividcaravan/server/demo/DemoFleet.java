@@ -59,6 +59,7 @@ class DemoFleet implements DisposableBean {
     private final ApiTokens tokens;
     private final Accounts accounts;
     private final DemoStores stores;
+    private final DemoTyres tyres;
     private final Installation installation;
     private final Clock clock;
     private final boolean isDemo;
@@ -73,6 +74,7 @@ class DemoFleet implements DisposableBean {
             ApiTokens tokens,
             Accounts accounts,
             DemoStores stores,
+            DemoTyres tyres,
             Installation installation,
             Clock clock,
             VividProperties properties) {
@@ -83,6 +85,7 @@ class DemoFleet implements DisposableBean {
         this.tokens = tokens;
         this.accounts = accounts;
         this.stores = stores;
+        this.tyres = tyres;
         this.installation = installation;
         this.clock = clock;
         this.file = new IncidentFile(properties.dataDir().resolve("demo-incidents.json"));
@@ -102,6 +105,7 @@ class DemoFleet implements DisposableBean {
                     DRIVEN.stream().map(ref -> fleet.existing(ref).id()).collect(Collectors.toSet()));
             accounts.reachBy(DemoAccounts.DRIVER, PHONE);
             stores.fill();
+            tyres.fill(begun);
             fleet.depots().forEach(depot -> duty.set(depot.name(), week(), List.of()));
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.

@@ -3,6 +3,7 @@ package vividcaravan.server.drivers;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.security.Principal;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -21,9 +22,11 @@ import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.driver.DriverWords;
 import vividcaravan.core.driver.Instruction;
 import vividcaravan.core.driver.Language;
+import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.alerts.AlertActions;
@@ -47,9 +50,16 @@ class DriverPageController {
     private final Instructions instructions;
     private final AlertActions actions;
     private final Walks walks;
+    private final Clock clock;
 
     DriverPageController(
-            VisibleFleet visible, Accounts accounts, Instructions instructions, AlertActions actions, Walks walks) {
+            VisibleFleet visible,
+            Accounts accounts,
+            Instructions instructions,
+            AlertActions actions,
+            Walks walks,
+            Clock clock) {
+        this.clock = clock;
         this.walks = walks;
         this.visible = visible;
         this.accounts = accounts;
@@ -89,6 +99,7 @@ class DriverPageController {
      * @param tasks the most urgent first; among those what the workshop told of
      * @param vehicles how many vehicles are assigned to the driver
      * @param walks the walk round each of them that is in service
+     * @param retorques their wheel nuts that are to be tightened again
      */
     record DriverPage(
             Language language,
@@ -97,7 +108,16 @@ class DriverPageController {
             Map<String, String> words,
             List<Task> tasks,
             int vehicles,
-            List<WalkOf> walks) {}
+            List<WalkOf> walks,
+            List<RetorqueOf> retorques) {}
+
+    /**
+     * Wheels of a vehicle that were off.
+     *
+     * @param km after which distance their nuts are to be tightened again, km
+     * @param isDue whether that is due by the time that has passed
+     */
+    record RetorqueOf(String vehicle, List<WheelName> wheels, int km, boolean isDue) {}
 
     /** A wheel as a driver finds it. */
     record WheelName(String position, String words) {}
@@ -137,7 +157,28 @@ class DriverPageController {
                 DriverWords.in(language).page(),
                 tasks,
                 own.size(),
-                walksOf(own, DriverWords.in(language)));
+                walksOf(own, DriverWords.in(language)),
+                retorquesOf(own, DriverWords.in(language)));
+    }
+
+    private List<RetorqueOf> retorquesOf(List<FleetVehicle> own, DriverWords words) {
+        long now = clock.millis();
+        return own.stream()
+                .filter(vehicle -> !vehicle.retorques().isEmpty())
+                .map(vehicle -> new RetorqueOf(
+                        vehicle.description().ref(),
+                        vehicle.retorques().stream()
+                                .map(Retorque::position)
+                                .sorted(Comparator.comparing(Position::code))
+                                .map(wheel -> new WheelName(wheel.code(), words.wheel(wheel)))
+                                .toList(),
+                        vehicle.retorques().stream()
+                                .mapToInt(Retorque::km)
+                                .min()
+                                .orElseThrow(),
+                        vehicle.retorques().stream().anyMatch(wheel -> wheel.isDue(now))))
+                .sorted(Comparator.comparing(RetorqueOf::vehicle))
+                .toList();
     }
 
     private List<WalkOf> walksOf(List<FleetVehicle> own, DriverWords words) {

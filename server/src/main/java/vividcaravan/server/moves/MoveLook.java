@@ -34,7 +34,7 @@ import vividcaravan.core.tyres.WheelMove;
 import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
-import vividcaravan.server.moves.MovePreview.Said;
+import vividcaravan.server.moves.MovePreview.MoveWord;
 import vividcaravan.server.moves.MovePreview.StepPreview;
 import vividcaravan.server.moves.MovePreview.WheelAfter;
 import vividcaravan.server.platform.Rounded;
@@ -61,25 +61,25 @@ class MoveLook {
         List<StepPreview> steps = new ArrayList<>();
         for (int i = 0; i < plan.moves().size(); i++) {
             int number = i;
-            List<Said> said = new ArrayList<>();
+            List<MoveWord> said = new ArrayList<>();
             faults.stream()
                     .filter(fault -> fault.move() == number)
-                    .forEach(fault -> said.add(new Said(true, fault.message())));
+                    .forEach(fault -> said.add(new MoveWord(true, fault.message())));
             steps.add(step(plan, plan.moves().get(i), held, said));
         }
         List<WheelAfter> wheels = new ArrayList<>();
-        List<Said> axles = new ArrayList<>();
+        List<MoveWord> axles = new ArrayList<>();
         if (faults.isEmpty()) {
             TyrePlacing after = plan.outcome().after();
             touched(plan).forEach(wheel -> wheels.add(after(plan, after, wheel)));
             addAxles(plan, after, held, axles);
         }
-        boolean isRefused = steps.stream().anyMatch(step -> step.said().stream().anyMatch(Said::isRefusal))
-                || axles.stream().anyMatch(Said::isRefusal);
+        boolean isRefused = steps.stream().anyMatch(step -> step.said().stream().anyMatch(MoveWord::isRefusal))
+                || axles.stream().anyMatch(MoveWord::isRefusal);
         return new MovePreview(Instant.ofEpochMilli(plan.at()), !isRefused, steps, wheels, axles);
     }
 
-    private StepPreview step(MovePlan plan, WheelMove move, MoveRules held, List<Said> said) {
+    private StepPreview step(MovePlan plan, WheelMove move, MoveRules held, List<MoveWord> said) {
         TyrePlace from = plan.from(move);
         Optional<KnownSensor> sensor = sensorOf(plan, move.tyre());
         Double target = null;
@@ -87,7 +87,7 @@ class MoveLook {
         if (move.to() instanceof TyrePlace.AtWheel wheel) {
             FleetVehicle vehicle = plan.vehicle(wheel);
             held.of(standing(plan, move.tyre()), seat(vehicle, wheel.position()))
-                    .forEach(advice -> said.add(new Said(advice.isRefusal(), advice.words())));
+                    .forEach(advice -> said.add(new MoveWord(advice.isRefusal(), advice.words())));
             if (!wheel.position().isSpare()) {
                 target = vehicle.rulesAt(wheel.position()).limits().targetKpa();
                 now = sensor.map(one -> pressure(vehicle, one)).orElse(null);
@@ -211,7 +211,7 @@ class MoveLook {
                         .orElse(null));
     }
 
-    private static void addAxles(MovePlan plan, TyrePlacing after, MoveRules held, List<Said> said) {
+    private static void addAxles(MovePlan plan, TyrePlacing after, MoveRules held, List<MoveWord> said) {
         Map<List<Long>, Map<Position, MoveRules.Standing>> axles = new LinkedHashMap<>();
         for (WheelMove move : plan.moves()) {
             move.to()
@@ -229,8 +229,8 @@ class MoveLook {
                             .at(TyrePlace.wheel(vehicle.id(), position), plan.at())
                             .ifPresent(stay -> standings.put(position, standing(plan, stay.tyre()))));
             held.ofAxle(standings)
-                    .forEach(advice -> said.add(
-                            new Said(advice.isRefusal(), vehicle.description().ref() + " " + advice.words())));
+                    .forEach(advice -> said.add(new MoveWord(
+                            advice.isRefusal(), vehicle.description().ref() + " " + advice.words())));
         });
     }
 }

@@ -13,14 +13,15 @@ import vividcaravan.core.tyres.SensorFate;
  * @param wheels what each wheel that is touched will have and report
  * @param axles what is to be said of tyres that will share an axle
  */
-record MovePreview(Instant at, boolean canBeMade, List<StepPreview> steps, List<WheelAfter> wheels, List<Said> axles) {
+record MovePreview(
+        Instant at, boolean canBeMade, List<StepPreview> steps, List<WheelAfter> wheels, List<MoveWord> axles) {
 
     /**
      * Something to be said.
      *
      * @param isRefusal whether the move cannot be made because of it
      */
-    record Said(boolean isRefusal, String words) {}
+    record MoveWord(boolean isRefusal, String words) {}
 
     /**
      * A tyre that is moved.
@@ -45,7 +46,7 @@ record MovePreview(Instant at, boolean canBeMade, List<StepPreview> steps, List<
             @Nullable Double targetKpa,
             @Nullable Double nowKpa,
             @Nullable Double addKpa,
-            List<Said> said) {}
+            List<MoveWord> said) {}
 
     /**
      * A wheel after the move.

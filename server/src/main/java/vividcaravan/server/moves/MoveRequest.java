@@ -12,7 +12,7 @@ import vividcaravan.server.platform.AtMost;
  *
  * @param at when it was done; now unless said otherwise, at most 31 days ago
  */
-record MoveRequest(
+public record MoveRequest(
         @Nullable Instant at,
         @AtMost(500) @Nullable String note,
         @AtMost(MOST_STEPS) @Nullable List<StepRequest> steps) {
@@ -27,7 +27,7 @@ record MoveRequest(
      * @param tyre its identity, where it is off every vehicle
      * @param sensor what becomes of its sensor; the usual unless said otherwise
      */
-    record StepRequest(
+    public record StepRequest(
             @Nullable String vehicle,
             @Nullable String position,
             @Nullable String tyre,
@@ -39,7 +39,7 @@ record MoveRequest(
      *
      * @param name which store or repairer
      */
-    record PlaceRequest(
+    public record PlaceRequest(
             @Nullable String vehicle,
             @Nullable String position,
             TyrePlace.@Nullable Kind kind,

@@ -97,7 +97,7 @@ public class WheelMoves {
      * @return its identity
      * @throws Refusal if anything about it is refused; nothing is stored then
      */
-    long make(MoveRequest request, String who) {
+    public long make(MoveRequest request, String who) {
         return writer.make(view -> {
             refuseIfNot(look.of(view, planning.plan(view, request)));
             return Decision.make(pen -> made(pen, request, who));
@@ -112,11 +112,11 @@ public class WheelMoves {
         for (int i = 0; i < preview.steps().size(); i++) {
             String field = "steps[" + i + "]";
             preview.steps().get(i).said().stream()
-                    .filter(MovePreview.Said::isRefusal)
+                    .filter(MovePreview.MoveWord::isRefusal)
                     .forEach(said -> faults.add(new Refusal.Fault(field, said.words())));
         }
         preview.axles().stream()
-                .filter(MovePreview.Said::isRefusal)
+                .filter(MovePreview.MoveWord::isRefusal)
                 .forEach(said -> faults.add(new Refusal.Fault("steps", said.words())));
         throw Refusal.conflict("These wheels cannot be moved so; nothing was stored.", faults);
     }

@@ -23,6 +23,8 @@ import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.VehicleUse;
+import vividcaravan.core.tyres.SensorFate;
+import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.server.access.Role;
 import vividcaravan.server.fleet.VehicleState;
 
@@ -59,6 +61,8 @@ class VocabularyController {
             List<Word> bases,
             List<Word> walks,
             List<Word> people,
+            List<Word> sensorFates,
+            List<Word> tyrePlaces,
             List<LimitWord> limits) {}
 
     @GetMapping("/vocabulary")
@@ -81,6 +85,8 @@ class VocabularyController {
                 words(Basis.values(), Basis::words),
                 words(WalkOrder.values(), WalkOrder::words),
                 words(Role.values(), Role::words),
+                words(SensorFate.values(), SensorFate::words),
+                words(TyrePlace.Kind.values(), TyrePlace.Kind::words),
                 Arrays.stream(LimitName.values())
                         .map(limit -> new LimitWord(limit.field(), limit.words(), limit.unit()))
                         .toList());

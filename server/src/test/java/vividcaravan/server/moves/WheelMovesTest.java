@@ -1,0 +1,311 @@
+package vividcaravan.server.moves;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.reading;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import vividcaravan.server.Door;
+import vividcaravan.server.OwnProduct;
+
+/** Wheels that change places: all or nothing, with their tyres, sensors, marks and nuts. */
+class WheelMovesTest {
+
+    private static final Instant NOW = Instant.parse("2026-11-20T06:00:00Z");
+    private static final String TRUCK =
+            """
+            { "ref": "LM-31", "kind": "RIGID_TRUCK", "spares": 1, "axles": [
+                { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 850 },
+                { "role": "DRIVE", "wheels": "SINGLE", "coldPressureKpa": 700 } ],
+              "sensors": [
+                { "position": "1L", "code": "A00001", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" },
+                { "position": "1R", "code": "A00002", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" },
+                { "position": "2L", "code": "C00001", "mount": "CAP", "fittedAt": "2026-10-01T00:00:00Z" },
+                { "position": "2R", "code": "C00002", "mount": "CAP", "fittedAt": "2026-10-01T00:00:00Z" } ] }""";
+
+    @TempDir
+    Path folder;
+
+    private OwnProduct product;
+
+    @BeforeEach
+    void start() {
+        product = OwnProduct.in(folder, NOW);
+        assertThat(product.door().importFleet(Door.document(TRUCK, "")).status())
+                .isEqualTo(200);
+    }
+
+    @AfterEach
+    void stop() {
+        product.close();
+    }
+
+    private static String step(String from, String to, String more) {
+        return "{ \"vehicle\": \"LM-31\", \"position\": \"" + from
+                + "\", \"to\": { \"vehicle\": \"LM-31\", \"position\": \"" + to + "\" }" + more + " }";
+    }
+
+    private static String away(String from, String kind, String more) {
+        return "{ \"vehicle\": \"LM-31\", \"position\": \"" + from + "\", \"to\": { \"kind\": \"" + kind + "\" }" + more
+                + " }";
+    }
+
+    private static String request(String... steps) {
+        return "{ \"steps\": [" + String.join(",", steps) + "] }";
+    }
+
+    private static String requestAt(Instant at, String... steps) {
+        return "{ \"at\": \"" + at + "\", \"steps\": [" + String.join(",", steps) + "] }";
+    }
+
+    private String move(String request) {
+        Door.Answer answer = product.door().postJson("/api/v1/wheel-moves", request);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        return answer.json().get("id").asString();
+    }
+
+    private Door.Answer undo(String id) {
+        return product.door().send("DELETE", "/api/v1/wheel-moves/" + id, new byte[0], Map.of());
+    }
+
+    private String sensorAt(String position) {
+        JsonNode wheels = product.door().get("/api/v1/vehicles/LM-31").json().get("wheels");
+        for (JsonNode wheel : wheels) {
+            if (wheel.get("position").asString().equals(position)) {
+                return wheel.path("sensor").asString("");
+            }
+        }
+        throw new AssertionError("no wheel " + position);
+    }
+
+    private JsonNode tyreAt(String position) {
+        for (JsonNode tyre :
+                product.door().get("/api/v1/vehicles/LM-31/tyres").json().get("items")) {
+            if (tyre.get("position").asString().equals(position)) {
+                return tyre;
+            }
+        }
+        return null;
+    }
+
+    private void say(String sensor, Instant from, double kpa, int minutes) {
+        product.door()
+                .readings(array(IntStream.range(0, minutes)
+                        .mapToObj(minute -> reading(sensor, from.plusSeconds(minute * 60L), kpa, 20))
+                        .toList()));
+    }
+
+    private List<String> heardAt(String position) {
+        return product.door()
+                .get("/api/v1/vehicles/LM-31/wheels/" + position + "/readings?limit=1000")
+                .json()
+                .get("items")
+                .valueStream()
+                .map(item -> item.get("sensor").asString())
+                .distinct()
+                .toList();
+    }
+
+    private String departure() {
+        return product.door()
+                .get("/api/v1/vehicles/LM-31")
+                .json()
+                .get("departure")
+                .toString();
+    }
+
+    @Test
+    void aRotationThatWouldPutTwoSensorsToOneWheelAsksWhichIsTakenOff() {
+        Door.Answer answer = product.door()
+                .postJson("/api/v1/wheel-moves/preview", request(step("1L", "2L", ""), step("2L", "1L", "")));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.json().get("canBeMade").asBoolean()).isFalse();
+        assertThat(answer.text()).contains("2L would have two sensors");
+        assertThat(product.door()
+                        .postJson("/api/v1/wheel-moves", request(step("1L", "2L", ""), step("2L", "1L", "")))
+                        .status())
+                .isEqualTo(409);
+        assertThat(sensorAt("1L")).isEqualTo("A00001");
+    }
+
+    @Test
+    void sideToSideChangesTyresAndTheirSensorsAndLeavesCapsWhereTheyAre() {
+        say("A00001", NOW.minusSeconds(1_200), 845, 10);
+        say("C00001", NOW.minusSeconds(1_200), 705, 10);
+
+        move(request(step("1L", "1R", ""), step("1R", "1L", ""), step("2L", "2R", ""), step("2R", "2L", "")));
+        say("A00001", NOW.plusSeconds(10), 845, 1);
+
+        assertThat(sensorAt("1R")).isEqualTo("A00001");
+        assertThat(sensorAt("1L")).isEqualTo("A00002");
+        assertThat(sensorAt("2L")).isEqualTo("C00001");
+        assertThat(heardAt("1L")).containsExactly("A00001");
+        assertThat(heardAt("1R")).containsExactly("A00001");
+        assertThat(tyreAt("1R").get("id").asString())
+                .isNotEqualTo(tyreAt("1L").get("id").asString());
+        product.restart();
+        assertThat(sensorAt("1R")).isEqualTo("A00001");
+        assertThat(departure()).as("not due before a day").doesNotContain("nuts");
+    }
+
+    @Test
+    void readingsThatComeLateFindThePositionOfTheirOwnTime() {
+        move(requestAt(NOW.minusSeconds(3_600), step("1L", "1R", ""), step("1R", "1L", "")));
+
+        say("A00001", NOW.minusSeconds(7_200), 840, 3);
+        say("A00001", NOW.minusSeconds(600), 841, 3);
+
+        JsonNode left = product.door()
+                .get("/api/v1/vehicles/LM-31/wheels/1L/readings")
+                .json()
+                .get("items");
+        JsonNode right = product.door()
+                .get("/api/v1/vehicles/LM-31/wheels/1R/readings")
+                .json()
+                .get("items");
+        assertThat(left.valueStream().map(item -> item.get("pressureKpa").asDouble()))
+                .containsExactly(840.0, 840.0, 840.0);
+        assertThat(right.valueStream().map(item -> item.get("pressureKpa").asDouble()))
+                .containsExactly(841.0, 841.0, 841.0);
+    }
+
+    @Test
+    void aMoveDatedBackTakesAnAlertAlongToWhereTheTyreWas() {
+        say("A00001", NOW.minusSeconds(1_800), 740, 15);
+        assertThat(product.door().alertsOf("LM-31"))
+                .extracting(alert -> alert.get("position").asString())
+                .containsExactly("1L");
+
+        move(requestAt(NOW.minusSeconds(3_600), step("1L", "1R", ""), step("1R", "1L", "")));
+
+        List<JsonNode> open = product.door().alertsOf("LM-31").stream()
+                .filter(alert -> !alert.get("state").asString().equals("CLOSED"))
+                .toList();
+        assertThat(open).extracting(alert -> alert.get("position").asString()).containsExactly("1R");
+    }
+
+    @Test
+    void undoingMakesItAsIfItHadNotBeenAndAnotherTimeIsAnUndoAndAMove() {
+        say("A00001", NOW.minusSeconds(1_200), 845, 10);
+        String id = move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+
+        Door.Answer corrected = product.door()
+                .putJson("/api/v1/wheel-moves/" + id + "/time", "{ \"at\": \"" + NOW.minusSeconds(900) + "\" }");
+
+        assertThat(corrected.status()).as(corrected.text()).isEqualTo(200);
+        assertThat(heardAt("1R")).containsExactly("A00001");
+        assertThat(undo(id).status()).isEqualTo(409);
+        assertThat(undo(corrected.json().get("id").asString()).status()).isEqualTo(200);
+        assertThat(sensorAt("1L")).isEqualTo("A00001");
+        assertThat(heardAt("1R")).isEmpty();
+        product.pass(Duration.ofDays(2));
+        assertThat(departure()).doesNotContain("nuts");
+    }
+
+    @Test
+    void aTyreRunSoftGoesToNoWheelAndItsMarkWaitsInTheStoreForAnInspection() {
+        say("A00001", NOW.minusSeconds(1_800), 640, 15);
+        assertThat(departure()).contains("run soft");
+        assertThat(product.door()
+                        .postJson("/api/v1/wheel-moves", request(step("1L", "1R", ""), step("1R", "1L", "")))
+                        .text())
+                .contains("goes to no wheel");
+
+        String id = move(request(away("1L", "STORE", "")));
+
+        String tyre =
+                product.door().get("/api/v1/tyres").json().at("/items/0/id").asString();
+        assertThat(departure()).doesNotContain("run soft");
+        assertThat(product.door().get("/api/v1/tyres/" + tyre).text()).contains("Run at 80 %");
+        String back = "{ \"tyre\": \"" + tyre + "\", \"to\": { \"vehicle\": \"LM-31\", \"position\": \"1L\" } }";
+        assertThat(product.door().postJson("/api/v1/wheel-moves", request(back)).text())
+                .contains("goes to no wheel");
+
+        assertThat(undo(id).status()).isEqualTo(200);
+        assertThat(departure()).contains("run soft");
+        assertThat(product.door()
+                        .get("/api/v1/tyres/" + tyre)
+                        .json()
+                        .at("/tyre/markedBecause")
+                        .isNull())
+                .isTrue();
+
+        move(request(away("1L", "STORE", "")));
+        assertThat(product.door()
+                        .postJson(
+                                "/api/v1/tyres/" + tyre + "/inspections",
+                                "{ \"inspectedBy\": \"R. Tansley\", \"words\": \"no damage inside\" }")
+                        .status())
+                .isEqualTo(201);
+        product.pass(Duration.ofMinutes(1));
+        move(request(back));
+        assertThat(sensorAt("1L")).isEqualTo("A00001");
+    }
+
+    @Test
+    void nutsAreToBeTightenedAgainAfterADayUntilSomebodySaysSo() {
+        move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+        String path = "/api/v1/vehicles/LM-31/retorques";
+        assertThat(product.door().get(path).json().get("items").size()).isEqualTo(2);
+
+        product.pass(Duration.ofDays(1).plusMinutes(1));
+        product.restart();
+
+        assertThat(departure()).contains("wheel nuts to be tightened again: 1L, 1R");
+        assertThat(product.door()
+                        .postJson(path, "{ \"positions\": [\"1L\", \"2R\"], \"torqueNm\": 600 }")
+                        .status())
+                .isEqualTo(409);
+        assertThat(product.door()
+                        .postJson(path, "{ \"positions\": [\"1L\", \"1R\"], \"torqueNm\": 600 }")
+                        .status())
+                .isEqualTo(200);
+        assertThat(departure()).doesNotContain("nuts");
+    }
+
+    @Test
+    void thePreviewSaysWhatEachWheelWillBeAndWhatIsToBeAdded() {
+        say("A00001", NOW.minusSeconds(600), 850, 5);
+
+        JsonNode preview = product.door()
+                .postJson(
+                        "/api/v1/wheel-moves/preview",
+                        request(step("1L", "2L", ""), step("2L", "1L", ", \"sensor\": \"OFF\"")))
+                .json();
+
+        assertThat(preview.get("canBeMade").asBoolean()).as(preview.toString()).isTrue();
+        assertThat(preview.at("/steps/0/targetKpa").asDouble()).isEqualTo(700);
+        assertThat(preview.at("/steps/0/addKpa").asDouble()).isEqualTo(-150);
+        assertThat(preview.get("wheels").toString())
+                .contains("\"position\":\"2L\",\"hasTyre\":true,\"tyre\":null,\"sensor\":\"A00001\"");
+        assertThat(sensorAt("1L")).as("nothing was stored").isEqualTo("A00001");
+        assertThat(product.door().get("/api/v1/wheel-moves").json().get("items").size())
+                .isZero();
+    }
+
+    @Test
+    void whatCannotBeReadIsSaidFieldByField() {
+        Door.Answer nowhere = product.door().postJson("/api/v1/wheel-moves", "{ \"steps\": [] }");
+        Door.Answer odd = product.door()
+                .postJson(
+                        "/api/v1/wheel-moves",
+                        "{ \"at\": \"2020-01-01T00:00:00Z\", \"steps\": [ { \"vehicle\": \"LM-31\", \"position\": \"9L\" } ] }");
+        Door.Answer noWheel = product.door().postJson("/api/v1/wheel-moves", request(step("1L", "3L", "")));
+
+        assertThat(nowhere.status()).isEqualTo(400);
+        assertThat(odd.json().at("/errors/0/field").asString()).isEqualTo("at");
+        assertThat(noWheel.json().at("/errors/0/field").asString()).isEqualTo("steps[0].to.position");
+        assertThat(undo("99").status()).isEqualTo(404);
+    }
+}

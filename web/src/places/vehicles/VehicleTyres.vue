@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useSession } from '@/api/session';
+import { useTyreActions, useVehicleTyres, type TyreItem, type TyreRequest } from '@/api/tyres';
+import AppDialog from '@/shared/AppDialog.vue';
+import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import { vStacked } from '@/shared/stacked';
+import { useAttempt } from '@/shared/useAttempt';
+import TyreForm from '../stores/tyres/TyreForm.vue';
+import { tyreWords } from '../stores/tyres/tyres';
+
+/** The tyres of a vehicle, mates of an axle side by side in the order of the wheels. */
+const props = defineProps<{ vehicleRef: string }>();
+const { data: tyres, error } = useVehicleTyres(() => props.vehicleRef);
+const { describeAt } = useTyreActions();
+const { mayHandleAlerts } = useSession();
+const { trouble, faults, isBusy, attempt } = useAttempt();
+const asked = ref<TyreItem>();
+
+const store = (body: TyreRequest) =>
+  attempt(async () => {
+    if (!asked.value?.position) return;
+    await describeAt(props.vehicleRef, asked.value.position, body);
+    asked.value = undefined;
+  });
+</script>
+
+<template>
+  <section aria-labelledby="vehicle-tyres">
+    <div class="flex flex-wrap items-baseline gap-x-5">
+      <h2 id="vehicle-tyres" class="text-base">Tyres</h2>
+      <RouterLink
+        v-if="mayHandleAlerts"
+        class="way print:hidden"
+        :to="{ name: 'moves', query: { vehicle: vehicleRef } }"
+        >Move wheels</RouterLink
+      >
+    </div>
+    <p v-if="error && !tyres" role="alert" class="text-next">{{ error.message }}</p>
+    <SidewaysScroll v-if="tyres" label="Tyres of the vehicle">
+      <table v-stacked class="mt-1 w-full max-w-4xl [&_td]:pr-4 [&_th]:pr-4">
+        <thead class="text-quiet">
+          <tr class="border-b border-rule text-left">
+            <th scope="col" class="py-1 font-normal">Wheel</th>
+            <th scope="col" class="font-normal">Tyre</th>
+            <th scope="col" class="text-right font-normal">Tread, mm</th>
+            <th scope="col" class="text-right font-normal">mm a month</th>
+            <th scope="col" class="text-right font-normal">Years</th>
+            <td></td>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="tyre in tyres" :key="tyre.position ?? ''" class="border-b border-rule">
+            <th scope="row" class="figure py-1 text-left font-medium">{{ tyre.position }}</th>
+            <td>
+              <RouterLink v-if="tyre.id" :to="{ name: 'tyre', params: { id: tyre.id } }">{{
+                tyreWords(tyre)
+              }}</RouterLink>
+              <span v-else class="text-quiet">{{ tyreWords(tyre) }}</span>
+            </td>
+            <td class="figure text-right" :class="{ 'font-medium text-next': tyre.isLow }">
+              {{ tyre.treadMm?.toFixed(1) }}
+            </td>
+            <td class="figure text-right">{{ tyre.mmPerMonth?.toFixed(2) }}</td>
+            <td class="figure text-right">{{ tyre.years }}</td>
+            <td class="text-right">
+              <button v-if="mayHandleAlerts" type="button" class="link print:hidden" @click="asked = tyre">
+                Describe<span class="spoken">: {{ tyre.position }}</span>
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </SidewaysScroll>
+    <AppDialog
+      :is-open="Boolean(asked)"
+      :title="`Tyre at ${vehicleRef} ${asked?.position ?? ''}`"
+      @close="asked = undefined"
+    >
+      <TyreForm class="mt-2" :tyre="asked" :is-busy="isBusy" :faults="faults" verb="Store it" @done="store" />
+      <p v-if="trouble" role="alert" class="mt-2 text-stop">
+        {{ faults.length ? 'Nothing was stored; look at what is marked.' : trouble }}
+      </p>
+    </AppDialog>
+  </section>
+</template>

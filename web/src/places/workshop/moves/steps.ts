@@ -1,0 +1,68 @@
+import type { MoveRequest, PlaceKind, SensorFate } from '@/api/tyres';
+
+/** A wheel of a vehicle. */
+export interface Wheel {
+  vehicle: string;
+  position: string;
+}
+
+/** A tyre of the move that is planned: from a wheel or from a store, to a wheel or off every vehicle. */
+export interface Step {
+  from: Wheel | { tyre: string; words: string };
+  to: Wheel | { kind: PlaceKind };
+  fate?: SensorFate | undefined;
+}
+
+export const isWheel = (place: object): place is Wheel => 'position' in place;
+
+export const same = (one: object, other: object): boolean =>
+  isWheel(one) && isWheel(other)
+    ? one.vehicle === other.vehicle && one.position === other.position
+    : 'tyre' in one && 'tyre' in other && one.tyre === other.tyre;
+
+/** The steps with one more; a tyre goes to one place only, and a wheel takes one tyre only. */
+export function withStep(steps: readonly Step[], step: Step): Step[] {
+  const others = steps.filter(
+    (one) => !same(one.from, step.from) && !(isWheel(step.to) && same(one.to, step.to)),
+  );
+  return same(step.from, step.to) ? others : [...others, step];
+}
+
+/** The wheel whose tyre has to make room and does not know yet where to go: the next to be asked for. */
+export function toMakeRoom(steps: readonly Step[]): Wheel | undefined {
+  return steps
+    .map((step) => step.to)
+    .filter(isWheel)
+    .find((to) => !steps.some((step) => same(step.from, to)));
+}
+
+/** What is written into each wheel of a vehicle: its own name, or where the tyre comes from that comes to it. */
+export function marks(
+  steps: readonly Step[],
+  vehicle: string,
+  positions: readonly string[],
+): Record<string, string> {
+  const written = Object.fromEntries(positions.map((position) => [position, position]));
+  for (const { from } of steps)
+    if (isWheel(from) && from.vehicle === vehicle) written[from.position] = 'bare';
+  for (const { from, to } of steps) {
+    if (isWheel(to) && to.vehicle === vehicle) {
+      const whose = !isWheel(from) ? 'store' : from.vehicle === vehicle ? from.position : from.vehicle;
+      written[to.position] = `${whose} ›`;
+    }
+  }
+  return written;
+}
+
+/** The steps as the server takes them. */
+export function requestOf(steps: readonly Step[], at: string | null, note: string): MoveRequest {
+  return {
+    at,
+    note: note.trim() || null,
+    steps: steps.map(({ from, to, fate }) => ({
+      ...(isWheel(from) ? { vehicle: from.vehicle, position: from.position } : { tyre: from.tyre }),
+      to: isWheel(to) ? { vehicle: to.vehicle, position: to.position } : { kind: to.kind },
+      ...(fate ? { sensor: fate } : {}),
+    })),
+  };
+}
