@@ -8,6 +8,7 @@ import AxleStrip from '@/shared/AxleStrip.vue';
 import { useClock } from '@/shared/time';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
+import DemoTexts from './DemoTexts.vue';
 
 /** Lets something happen in the demo, to see what the product makes of it. */
 const { demo, plant, end } = useDemo();
@@ -188,6 +189,7 @@ const words = (own: IncidentKind) => KINDS.find((one) => one.kind === own)?.word
           </li>
         </ul>
       </section>
+      <DemoTexts v-if="mayHandleAlerts" />
     </template>
   </div>
 </template>

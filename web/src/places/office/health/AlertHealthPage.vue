@@ -83,6 +83,12 @@ const latest = computed(() => health.value?.weeks[0]);
         :name="(one) => one.vehicle ?? ''"
       />
       <WorstCauses
+        title="Limits that call most"
+        :causes="health.limits"
+        :name="(one) => one.limit ?? ''"
+        is-kinds
+      />
+      <WorstCauses
         title="What they call for"
         :causes="health.kinds"
         :name="(one) => kindWords(one.mostly)"

@@ -33,7 +33,7 @@ const way = (cause: HealthCause) => ways[cause.remedy](cause);
     <table v-stacked class="mt-1 w-full [&_td]:pr-4 [&_th]:pr-4">
       <thead class="text-quiet">
         <tr class="border-b border-rule">
-          <th scope="col" class="py-1 text-left font-normal">{{ isKinds ? 'Kind' : 'Where' }}</th>
+          <th scope="col" class="py-1 text-left font-normal">{{ isKinds ? 'What' : 'Where' }}</th>
           <th scope="col" class="text-right font-normal">Calls</th>
           <th v-if="!isKinds" scope="col" class="text-left font-normal">Mostly</th>
           <th scope="col" class="text-left font-normal">What would have to change</th>

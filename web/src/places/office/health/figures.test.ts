@@ -17,7 +17,9 @@ const week = (more: Partial<HealthWeek> = {}): HealthWeek => ({
 });
 const bounds = { finePerHour: 6, mostPerHour: 12, mostFlood: 0.01, mostStanding: 4 };
 const cells = (words: string, weeks: HealthWeek[]) =>
-  rowsOf({ weeks, wheels: [], vehicles: [], kinds: [], bounds }).find((row) => row.words === words)?.cells;
+  rowsOf({ weeks, wheels: [], vehicles: [], limits: [], kinds: [], bounds }).find(
+    (row) => row.words === words,
+  )?.cells;
 
 describe('the figures of alerts', () => {
   it('are marked where they are beyond what is well, and not at it', () => {

@@ -178,7 +178,7 @@ public class AlertActions implements Ticking {
         only(writer.make(view -> decide(view, one, alert -> alert.photographed(who, clock.millis()), also)));
     }
 
-    void answer(long id, String who, DriverAnswer answer) {
+    public void answer(long id, String who, DriverAnswer answer) {
         change(id, alert -> alert.answered(who, answer, clock.millis()));
     }
 

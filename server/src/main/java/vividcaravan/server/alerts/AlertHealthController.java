@@ -11,6 +11,7 @@ import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -26,10 +27,14 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertHealth;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.ClosedOn;
+import vividcaravan.core.alert.CrossedLimit;
 import vividcaravan.core.alert.Remedy;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.alert.Verdict;
 import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -44,9 +49,11 @@ class AlertHealthController {
     private static final int WORST = 10;
 
     private final AlertQueries queries;
+    private final FleetDirectory fleet;
     private final Clock clock;
 
-    AlertHealthController(AlertQueries queries, Clock clock) {
+    AlertHealthController(AlertQueries queries, FleetDirectory fleet, Clock clock) {
+        this.fleet = fleet;
         this.queries = queries;
         this.clock = clock;
     }
@@ -70,12 +77,14 @@ class AlertHealthController {
     /**
      * What causes most of the calls.
      *
+     * @param limit which limit of which axles, in words; null where it is a wheel, a vehicle or a kind
      * @param mostly of which kind most of its alerts are
      * @param words what would have to change
      */
     record WorstCause(
             @Nullable String vehicle,
             @Nullable String position,
+            @Nullable String limit,
             int calls,
             AlertKind mostly,
             Remedy remedy,
@@ -89,6 +98,7 @@ class AlertHealthController {
             List<Week> weeks,
             List<WorstCause> wheels,
             List<WorstCause> vehicles,
+            List<WorstCause> limits,
             List<WorstCause> kinds,
             Bounds bounds) {}
 
@@ -122,12 +132,35 @@ class AlertHealthController {
                 figures,
                 worst.by(one -> one.alert().position() == null ? null : one.place(), Remedy::of),
                 worst.by(one -> new AlertQueries.Place(one.place().vehicle(), null), Remedy::of),
+                worst.byLimit(this::limitOf),
                 worst.byKind(),
                 new Bounds(
                         AlertHealth.FINE_PER_HOUR,
                         AlertHealth.MOST_PER_HOUR,
                         AlertHealth.MOST_FLOOD,
                         AlertHealth.MOST_STANDING));
+    }
+
+    /** Which limit of which axles an alert comes from, in words; null where none decides, or its vehicle is gone. */
+    private @Nullable String limitOf(AlertQueries.Placed placed) {
+        Alert alert = placed.alert();
+        VehicleDescription vehicle = fleet.vehicle(placed.place().vehicle())
+                .map(FleetVehicle::description)
+                .orElse(null);
+        boolean isOfAxle = vehicle != null
+                && alert.position() != null
+                && !alert.position().isSpare()
+                && vehicle.layout().has(alert.position());
+        return isOfAxle
+                ? CrossedLimit.of(alert.kind(), alert.urgency())
+                        .map(limit -> limit.words() + ": "
+                                + vehicle.layout()
+                                        .axle(alert.position().axle())
+                                        .role()
+                                        .words() + " axle, "
+                                + vehicle.kind().words())
+                        .orElse(null)
+                : null;
     }
 
     private static Week week(AlertHealth health) {
@@ -167,6 +200,7 @@ class AlertHealthController {
                         return new WorstCause(
                                 found.getKey().vehicle(),
                                 found.getKey().position(),
+                                null,
                                 found.getValue(),
                                 mostly,
                                 what,
@@ -175,11 +209,37 @@ class AlertHealthController {
                     .toList();
         }
 
+        List<WorstCause> byLimit(Function<AlertQueries.Placed, @Nullable String> which) {
+            Map<Long, String> limits = new HashMap<>();
+            placed.forEach(one -> {
+                String limit = which.apply(one);
+                if (limit != null) {
+                    limits.put(one.alert().id(), limit);
+                }
+            });
+            return worst(alert -> limits.get(alert.id())).stream()
+                    .map(found -> {
+                        AlertKind mostly = mostly(placed.stream()
+                                .filter(one -> found.getKey()
+                                        .equals(limits.get(one.alert().id())))
+                                .toList());
+                        return new WorstCause(
+                                null,
+                                null,
+                                found.getKey(),
+                                found.getValue(),
+                                mostly,
+                                Remedy.LIMIT,
+                                Remedy.LIMIT.words());
+                    })
+                    .toList();
+        }
+
         List<WorstCause> byKind() {
             return worst(Alert::kind).stream()
                     .map(found -> {
                         Remedy what = Remedy.everywhere(found.getKey());
-                        return new WorstCause(null, null, found.getValue(), found.getKey(), what, what.words());
+                        return new WorstCause(null, null, null, found.getValue(), found.getKey(), what, what.words());
                     })
                     .toList();
         }

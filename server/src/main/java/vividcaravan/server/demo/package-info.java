@@ -1,5 +1,5 @@
 /**
- * The Larkmoor demo fleet and its simulated receivers; nothing depends on it. May depend on access, document, duty, fleet,
+ * The Larkmoor demo fleet and its simulated receivers; nothing depends on it. May depend on access, document, drivers, duty, fleet,
  * logbook, moves, platform, stores, targets, tyres and writer. /
  */
 package vividcaravan.server.demo;

@@ -12,9 +12,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.driver.DriverWords;
 import vividcaravan.core.driver.Instruction;
 import vividcaravan.core.driver.Language;
+import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.Role;
 import vividcaravan.server.alerts.AlertActions;
@@ -29,7 +31,7 @@ import vividcaravan.server.texts.Texts;
 
 /** Tells drivers what to do about an alert, by what they have, and knows what became of it. */
 @Service
-class Instructions {
+public class Instructions {
 
     /** A way by which an instruction goes. */
     enum Channel {
@@ -195,6 +197,49 @@ class Instructions {
             pen.session().insert(row);
             return deeds;
         });
+    }
+
+    /**
+     * An instruction that went out as a text message.
+     *
+     * @param id the message's number
+     * @param driver the driver's own name
+     */
+    public record Texted(long id, String driver, String phone, String text, Instant at) {}
+
+    /** The latest instructions that went out as text messages, the newest first. */
+    public List<Texted> texted(int most) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return session
+                    .createSelectionQuery(
+                            "from InstructionRow where textId is not null order by id desc", InstructionRow.class)
+                    .setMaxResults(most)
+                    .getResultList()
+                    .stream()
+                    .map(row -> new Texted(
+                            row.textId,
+                            accounts.find(row.driver).map(Account::displayName).orElse(row.driver),
+                            row.phone,
+                            row.text,
+                            row.toldAt))
+                    .toList();
+        }
+    }
+
+    /**
+     * The driver has answered an instruction by text message.
+     *
+     * @throws Refusal if no instruction went out with that message
+     */
+    public void answeredByText(long textId, DriverAnswer answer) {
+        InstructionRow row;
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            row = session.createSelectionQuery("from InstructionRow where textId = :text", InstructionRow.class)
+                    .setParameter("text", textId)
+                    .uniqueResultOptional()
+                    .orElseThrow(() -> Refusal.notFound("No instruction went out with text message " + textId + "."));
+        }
+        actions.answer(row.alertId, row.driver, answer);
     }
 
     /** What drivers were told of an alert, the latest first, and how far it came. */

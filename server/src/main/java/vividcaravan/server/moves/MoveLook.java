@@ -39,18 +39,18 @@ import vividcaravan.server.moves.MovePreview.StepPreview;
 import vividcaravan.server.moves.MovePreview.WheelAfter;
 import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.tyres.TreadReadingRow;
+import vividcaravan.server.tyres.TyreDemands;
 import vividcaravan.server.tyres.TyreRow;
-import vividcaravan.server.workshop.job.WorkshopRules;
 import vividcaravan.server.writer.View;
 
 /** Says what a move would come to, before anything is stored. */
 @Component
 class MoveLook {
 
-    private final WorkshopRules rules;
+    private final TyreDemands rules;
     private final Clock clock;
 
-    MoveLook(WorkshopRules rules, Clock clock) {
+    MoveLook(TyreDemands rules, Clock clock) {
         this.rules = rules;
         this.clock = clock;
     }

@@ -205,7 +205,10 @@ public class WheelMoves {
         for (TyrePlacing.Made one : made) {
             one.to().asWheel().filter(wheel -> !wheel.position().isSpare()).ifPresent(wheel -> {
                 on.computeIfAbsent(wheel.vehicle(), id -> new LinkedHashSet<>()).add(wheel.position());
-                off.getOrDefault(wheel.vehicle(), Set.of()).remove(wheel.position());
+                off.computeIfPresent(wheel.vehicle(), (vehicle, wheels) -> {
+                    wheels.remove(wheel.position());
+                    return wheels;
+                });
             });
         }
         off.forEach((vehicle, wheels) ->

@@ -80,6 +80,7 @@ class WheelMovesController {
     }
 
     @GetMapping("/wheel-moves")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "listWheelMoves", summary = "Moves of wheels that were made, the newest first")
     MoveRecord.MoveList list(
             @RequestParam(required = false) @Nullable String vehicle,

@@ -38,9 +38,11 @@ class TyreBook {
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
     private final TyreTables tables;
+    private final TyreDemands demands;
     private final Clock clock;
 
-    TyreBook(SessionFactory sessions, FleetDirectory fleet, TyreTables tables, Clock clock) {
+    TyreBook(SessionFactory sessions, FleetDirectory fleet, TyreTables tables, TyreDemands demands, Clock clock) {
+        this.demands = demands;
         this.sessions = sessions;
         this.fleet = fleet;
         this.tables = tables;
@@ -106,6 +108,7 @@ class TyreBook {
     TyreList all() {
         try (StatelessSession session = sessions.openStatelessSession()) {
             View view = View.of(session);
+            TyreInspection.Rules rules = demands.ofTyres(view);
             Map<Long, TyreStay> now = new HashMap<>();
             view.select("from TyreStayRow where toAt = " + TyreStay.OPEN, TyreStayRow.class)
                     .getResultList()
@@ -113,7 +116,7 @@ class TyreBook {
             Map<Long, List<TreadReadingRow>> treads = treads(view, null);
             List<TyreItem> items = new ArrayList<>();
             for (TyreRow row : view.select("from TyreRow", TyreRow.class).getResultList()) {
-                items.add(item(row, now.get(row.id), treads.getOrDefault(row.id, List.of())));
+                items.add(item(rules, row, now.get(row.id), treads.getOrDefault(row.id, List.of())));
             }
             items.sort(Comparator.comparing((TyreItem item) -> item.markedBecause() == null)
                     .thenComparing(item -> !item.isLow())
@@ -137,7 +140,7 @@ class TyreBook {
             List<TreadReadingRow> treads = treads(view, id).getOrDefault(id, List.of());
             TyreStay now = stays.stream().filter(TyreStay::isOpen).findFirst().orElse(null);
             return new TyreLife(
-                    item(row, now, treads),
+                    item(demands.ofTyres(view), row, now, treads),
                     stays.stream().map(this::stay).toList(),
                     treads.stream()
                             .map(tread -> new TreadItem(
@@ -155,6 +158,7 @@ class TyreBook {
     WheelTyres of(FleetVehicle vehicle) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             View view = View.of(session);
+            TyreInspection.Rules rules = demands.ofTyres(view);
             List<TyreStay> stays = tables.staysOn(view, vehicle.id());
             Map<Position, TyreStay> now = new HashMap<>();
             Map<Position, Boolean> known = new HashMap<>();
@@ -171,11 +175,12 @@ class TyreBook {
                 TyreStay stay = now.get(position);
                 if (stay != null) {
                     items.add(item(
+                            rules,
                             rows.get(stay.tyre()),
                             stay,
                             treads(view, stay.tyre()).getOrDefault(stay.tyre(), List.of())));
                 } else if (!known.containsKey(position)) {
-                    items.add(assumed(vehicle, position));
+                    items.add(assumed(rules, vehicle, position));
                 }
             }
             return new WheelTyres(items);
@@ -195,14 +200,14 @@ class TyreBook {
         return found;
     }
 
-    private TyreItem assumed(FleetVehicle vehicle, Position position) {
+    private TyreItem assumed(TyreInspection.Rules rules, FleetVehicle vehicle, Position position) {
         TyreRow row = new TyreRow();
         TyreStay stay = new TyreStay(-1, TyrePlace.wheel(vehicle.id(), position), null, TyreStay.ALWAYS, TyreStay.OPEN);
-        return item(row, stay, List.of());
+        return item(rules, row, stay, List.of());
     }
 
-    private TyreItem item(TyreRow row, @Nullable TyreStay now, List<TreadReadingRow> treads) {
-        TyreInspection.Rules rules = TyreInspection.Rules.DEFAULT;
+    private TyreItem item(
+            TyreInspection.Rules rules, TyreRow row, @Nullable TyreStay now, List<TreadReadingRow> treads) {
         Optional<TyrePlace.AtWheel> wheel =
                 Optional.ofNullable(now).map(TyreStay::place).flatMap(TyrePlace::asWheel);
         Optional<FleetVehicle> vehicle = wheel.flatMap(one -> fleet.vehicle(one.vehicle()));

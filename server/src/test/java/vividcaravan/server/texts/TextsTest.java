@@ -25,8 +25,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.server.Door;
 import vividcaravan.server.RunningProduct;
+import vividcaravan.server.drivers.Instructions;
 import vividcaravan.server.platform.Refusal;
 
 /** Text messages go to a service that may refuse, be slow or be away, signed, and neither get lost nor go twice. */
@@ -135,6 +137,21 @@ class TextsTest {
         long seconds = Long.parseLong(call.header("Vivid-Timestamp"));
         assertThat(call.header("Vivid-Signature")).isEqualTo("v1=" + Signature.of(secret, seconds, call.body));
         assertThat(listed(phone).get("state").asString()).isEqualTo("SENT");
+    }
+
+    @Test
+    void anAnswerToTheMessageIsTheDriversAnswerToTheAlert() {
+        String phone = tellADriver();
+        Instructions.Texted texted = RunningProduct.bean(Instructions.class).texted(50).stream()
+                .filter(one -> one.phone().equals(phone))
+                .findFirst()
+                .orElseThrow();
+
+        RunningProduct.bean(Instructions.class).answeredByText(texted.id(), DriverAnswer.SMOKE);
+
+        assertThat(door.get("/api/v1/logbook?kind=ALERT_ANSWERED&limit=1").text())
+                .contains("ALERT_ANSWERED");
+        assertThat(door.get("/api/v1/alerts?state=open&limit=1000").text()).contains("looked: there is smoke");
     }
 
     @Test

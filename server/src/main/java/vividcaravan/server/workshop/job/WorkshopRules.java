@@ -10,6 +10,7 @@ import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.tyres.TyreDemands;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
@@ -17,7 +18,7 @@ import vividcaravan.server.writer.View;
 
 /** What the fleet asks of tyres and gauges. */
 @Component
-public class WorkshopRules {
+class WorkshopRules implements TyreDemands {
 
     private static final long ONLY = 1;
 
@@ -57,7 +58,7 @@ public class WorkshopRules {
         }
     }
 
-    /** What the fleet asks of tyres. */
+    @Override
     public TyreInspection.Rules ofTyres(View view) {
         return now(view).tyres();
     }
