@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -236,6 +237,9 @@ public class Describing {
                 return Decision.nothing(vehicle);
             }
             refuseUnlessMay(vehicle, state);
+            if (state == VehicleState.IN_SERVICE) {
+                refuseWhileMarked(vehicle);
+            }
             VehicleState before = vehicle.state();
             return Decision.make(pen -> {
                 set(pen, vehicle, state, reason);
@@ -247,6 +251,20 @@ public class Describing {
                 return new Done<>(vehicle, deed.with("Until", null, until.toString()));
             });
         });
+    }
+
+    /** A vehicle that is out of service stays so while it has a tyre that was run soft. */
+    private static void refuseWhileMarked(FleetVehicle vehicle) {
+        String wheels = vehicle.untoldAlerts().stream()
+                .filter(alert -> alert.isRunSoft() && alert.position() != null)
+                .map(alert -> alert.position().code())
+                .sorted()
+                .collect(Collectors.joining(", "));
+        if (!wheels.isEmpty()) {
+            throw Refusal.conflict("The tyre at " + wheels + " was run at 80 % of its target or less. "
+                    + vehicle.description().ref() + " comes back once that tyre is off: bring it to the store, to a"
+                    + " repairer or to scrap in the Workshop, under Move wheels. Its mark goes with it.");
+        }
     }
 
     private static void refuseUnlessMay(FleetVehicle vehicle, VehicleState state) {

@@ -6,6 +6,7 @@ import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.Outage;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -38,7 +39,11 @@ class EndOfOutage implements Ticking {
 
     private void look() {
         for (FleetVehicle vehicle : fleet.vehicles()) {
-            if (!vehicle.isInService() && vehicle.outages().stream().anyMatch(this::isOver)) {
+            // While a tyre that was run soft is on it, it stays out; whoever brings it back by hand is told why.
+            boolean isMarked = vehicle.untoldAlerts().stream().anyMatch(Alert::isRunSoft);
+            if (!vehicle.isInService()
+                    && !isMarked
+                    && vehicle.outages().stream().anyMatch(this::isOver)) {
                 putBack(vehicle.description().ref());
             }
         }

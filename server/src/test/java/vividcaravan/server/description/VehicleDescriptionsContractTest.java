@@ -254,9 +254,9 @@ class VehicleDescriptionsContractTest {
                 "/api/v1/readings",
                 array(List.of(
                         reading(code, now.minusSeconds(90), 850, 20),
-                        reading(code, now.minusSeconds(60), 500, 20),
-                        reading(code, now.minusSeconds(30), 490, 20),
-                        reading(code, now, 480, 20))));
+                        reading(code, now.minusSeconds(60), 700, 20),
+                        reading(code, now.minusSeconds(30), 699, 20),
+                        reading(code, now, 698, 20))));
 
         assertThat(openOf(ref)).isZero();
         assertThat(door.get("/api/v1/vehicles/" + ref).json().get("alerts")).isEmpty();

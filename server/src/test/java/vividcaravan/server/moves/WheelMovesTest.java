@@ -17,6 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.Patience;
 
 /** Wheels that change places: all or nothing, with their tyres, sensors, marks and nuts. */
 class WheelMovesTest {
@@ -251,6 +252,30 @@ class WheelMovesTest {
         product.pass(Duration.ofMinutes(1));
         move(request(back));
         assertThat(sensorAt("1L")).isEqualTo("A00001");
+    }
+
+    @Test
+    void aVehicleComesBackIntoServiceOnlyWithoutTheTyreThatWasRunSoft() {
+        String path = "/api/v1/vehicles/LM-31/state";
+        say("A00001", NOW.minusSeconds(1_800), 640, 15);
+        product.door()
+                .putJson(
+                        path,
+                        "{ \"state\": \"OUT_OF_SERVICE\", \"reason\": \"waits for a tyre\", \"until\": \"%s\" }"
+                                .formatted(NOW.plusSeconds(3_600)));
+
+        product.pass(Duration.ofHours(2));
+        Door.Answer refused = product.door().putJson(path, "{ \"state\": \"IN_SERVICE\" }");
+
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.text()).contains("The tyre at 1L was run at 80 %");
+        move(request(away("1L", "REPAIRER", "")));
+        Patience.until("it is back by itself, as it was said", () -> product.door()
+                .get("/api/v1/vehicles/LM-31")
+                .json()
+                .get("state")
+                .asString()
+                .equals("IN_SERVICE"));
     }
 
     @Test
