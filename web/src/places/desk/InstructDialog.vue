@@ -44,7 +44,7 @@ async function send(): Promise<void> {
 
 <template>
   <AppDialog :is-open="isOpen" :title="`Instruct the driver of ${alert.vehicle}`" @close="emit('done')">
-    <p v-if="error" role="alert" class="mt-3 text-stop">{{ error.message }}</p>
+    <p v-if="error && !data" role="alert" class="mt-3 text-stop">{{ error.message }}</p>
     <form v-else-if="driver" class="mt-3 grid gap-4" @submit.prevent="send">
       <label v-if="drivers.length > 1">
         Who drives it?

@@ -111,7 +111,7 @@ function choose(): void {
           class="flex flex-wrap items-baseline gap-x-5 border-b border-rule py-1.5 break-inside-avoid"
         >
           <span class="figure min-w-24 text-2xl font-semibold">{{ line.ref }}</span>
-          <span class="figure text-quiet">{{ line.plate }}</span>
+          <span class="figure min-w-22 text-quiet">{{ line.plate }}</span>
           <span v-if="line.reasons.length" class="min-w-0 grow basis-80">{{ line.reasons.join('; ') }}</span>
           <span v-if="areWalksTold" class="text-quiet">{{
             line.walkedAt ? `walked round ${at(line.walkedAt)}` : 'no walk round today'

@@ -31,7 +31,7 @@ const end = () =>
 
 <template>
   <div class="max-w-4xl">
-    <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+    <p v-if="error && !data" role="alert" class="text-next">{{ error.message }}</p>
     <template v-else-if="data">
       <p v-if="data.isDemo">Nothing leaves from the demo. What would be sent stands below.</p>
       <template v-else>

@@ -54,9 +54,12 @@ const store = (body: TyreRequest) =>
           <tr v-for="tyre in tyres" :key="tyre.position ?? ''" class="border-b border-rule">
             <th scope="row" class="figure py-1 text-left font-medium">{{ tyre.position }}</th>
             <td>
-              <RouterLink v-if="tyre.id" :to="{ name: 'tyre', params: { id: tyre.id } }">{{
-                tyreWords(tyre)
-              }}</RouterLink>
+              <RouterLink
+                v-if="tyre.id"
+                class="max-sm:inline-flex max-sm:min-h-11 max-sm:items-center"
+                :to="{ name: 'tyre', params: { id: tyre.id } }"
+                >{{ tyreWords(tyre) }}</RouterLink
+              >
               <span v-else class="text-quiet">{{ tyreWords(tyre) }}</span>
             </td>
             <td class="figure text-right" :class="{ 'font-medium text-next': tyre.isLow }">
@@ -65,7 +68,12 @@ const store = (body: TyreRequest) =>
             <td class="figure text-right">{{ tyre.mmPerMonth?.toFixed(2) }}</td>
             <td class="figure text-right">{{ tyre.years }}</td>
             <td class="text-right">
-              <button v-if="mayHandleAlerts" type="button" class="link print:hidden" @click="asked = tyre">
+              <button
+                v-if="mayHandleAlerts"
+                type="button"
+                class="link max-sm:min-h-11 print:hidden"
+                @click="asked = tyre"
+              >
                 Describe<span class="spoken">: {{ tyre.position }}</span>
               </button>
             </td>

@@ -37,7 +37,7 @@ export const VERDICTS: Verdict[] = ['NOT_YET', 'LOOK_FIRST', 'MAY_LEAVE'];
 
 const VERDICT_WORDS: Record<Verdict, string> = {
   NOT_YET: 'Not yet',
-  LOOK_FIRST: 'Look first, with a hand gauge',
+  LOOK_FIRST: 'Look first, by hand',
   MAY_LEAVE: 'May leave',
 };
 

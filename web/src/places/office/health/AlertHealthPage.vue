@@ -23,7 +23,7 @@ const latest = computed(() => health.value?.weeks[0]);
 </script>
 
 <template>
-  <p v-if="error" role="alert" class="text-next">{{ error.message }}</p>
+  <p v-if="error && !health" role="alert" class="text-next">{{ error.message }}</p>
   <div v-else-if="health" class="max-w-5xl">
     <SpanChoice v-model="weeks" :spans="SPANS" />
     <p v-if="isEmpty" class="mt-4">

@@ -77,7 +77,11 @@ const take = (tyre: TyreRequest) =>
           <tbody>
             <tr v-for="tyre in shown" :key="tyre.id ?? tyre.place" class="border-b border-rule">
               <th scope="row" class="py-1 text-left font-medium">
-                <RouterLink :to="{ name: 'tyre', params: { id: tyre.id } }">{{ tyre.id }}</RouterLink>
+                <RouterLink
+                  class="max-sm:inline-flex max-sm:min-h-11 max-sm:min-w-11 max-sm:items-center"
+                  :to="{ name: 'tyre', params: { id: tyre.id } }"
+                  ><span class="spoken">Tyre </span>{{ tyre.id }}</RouterLink
+                >
               </th>
               <td>{{ tyreWords(tyre) }}</td>
               <td>{{ tyre.place }}</td>

@@ -303,7 +303,9 @@ public class Instructions {
                 Channel.TEXT,
                 state,
                 text.sentAt(),
-                isKept ? "This is the demo; it stays under Text messages." : text.trouble());
+                isKept
+                        ? "This is the demo; it stays under Text messages and is answered on the Demo page."
+                        : text.trouble());
     }
 
     private static Delivery byMail(Outbox.Mail mail) {

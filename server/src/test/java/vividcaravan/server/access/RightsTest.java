@@ -92,7 +92,12 @@ class RightsTest {
         row(MANAGE, "setTextService", "rotateTextSecret", "dropTextSecret", "removeTextService");
         row(READ, "listInstructions", "getAlertHealth");
         row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
-        row(OWN, "listOutages");
+        row(OWN, "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
+        row(READ, "listTyres", "getTyre", "listWheelMoves");
+        row(OWN_NOTES, "tightenedAgain");
+        row(HANDLE, "previewWheelMove", "moveWheels", "undoWheelMove", "correctWheelMove");
+        row(HANDLE, "addTyre", "describeTyre", "describeTyreAt", "readTread", "inspectTyre");
+        row(HANDLE, "listDemoTexts", "answerDemoText");
         row(
                 HANDLE,
                 "acknowledgeAlert",

@@ -42,9 +42,11 @@ class LogbookCompletenessTest {
             "takeReadings", "what sensors say is no deed; the alerts that come of it are",
             "lookAtInvitation", "only looks",
             "lookAtCode", "only looks",
-            "proposeTarget", "only computes");
+            "proposeTarget", "only computes",
+            "previewWheelMove", "only looks");
 
-    private static final Set<String> OF_THE_DEMO = Set.of("plantIncident", "endIncident", "useHandheld");
+    private static final Set<String> OF_THE_DEMO =
+            Set.of("plantIncident", "endIncident", "useHandheld", "answerDemoText");
 
     @TempDir
     Path folder;
@@ -122,6 +124,7 @@ class LogbookCompletenessTest {
             team();
             fleet();
             outages();
+            tyres();
             alerts();
             workshop();
             office();
@@ -372,6 +375,49 @@ class LogbookCompletenessTest {
         doing("putBackInService", "PUT_BACK", "DELETE", path + "/" + id, null);
     }
 
+    private void tyres() {
+        Door.Truck truck = door.newTruck(NOW.minus(Duration.ofDays(2)));
+        String vehicle = "/vehicles/" + truck.ref();
+        doing("addTyre", "TYRE_DESCRIBED", "POST", "/tyres", "{ \"tyre\": { \"size\": \"315/80 R22.5\" } }");
+        String tyre =
+                "/tyres/" + door.get("/api/v1/tyres").json().at("/items/0/id").asString();
+        doing("describeTyre", "TYRE_DESCRIBED", "PUT", tyre, "{ \"maker\": \"Tarnfell\" }");
+        doing("describeTyreAt", "TYRE_DESCRIBED", "PUT", vehicle + "/wheels/1L/tyre", "{ \"maker\": \"Tarnfell\" }");
+        doing("readTread", "TREAD_READ", "POST", tyre + "/treads", "{ \"points\": [ 12.5 ] }");
+        doing(
+                "inspectTyre",
+                "TYRE_INSPECTED",
+                "POST",
+                tyre + "/inspections",
+                "{ \"inspectedBy\": \"B. Quill\", \"words\": \"sound\" }");
+        String wheel = "{ \"vehicle\": \"" + truck.ref() + "\", \"position\": \"%s\" }";
+        String swap = "{ \"vehicle\": \"" + truck.ref() + "\", \"position\": \"%s\", \"to\": " + wheel + " }";
+        doing(
+                "moveWheels",
+                "WHEELS_MOVED",
+                "POST",
+                "/wheel-moves",
+                "{ \"steps\": [ " + swap.formatted("1L", "1R") + ", " + swap.formatted("1R", "1L") + " ] }");
+        String moves = "/wheel-moves";
+        String first = door.get("/api/v1" + moves).json().at("/items/0/id").asString();
+        doing(
+                "correctWheelMove",
+                "WHEELS_MOVED",
+                "PUT",
+                moves + "/" + first + "/time",
+                "{ \"at\": \"" + NOW.minusSeconds(600) + "\" }");
+        doing("tightenedAgain", "WHEELS_RETORQUED", "POST", vehicle + "/retorques", "{ \"positions\": [ \"1L\" ] }");
+        String second = door.get("/api/v1" + moves)
+                .json()
+                .get("items")
+                .valueStream()
+                .filter(move -> !move.hasNonNull("undone"))
+                .map(move -> move.get("id").asString())
+                .findFirst()
+                .orElseThrow();
+        doing("undoWheelMove", "WHEELS_MOVE_UNDONE", "DELETE", moves + "/" + second, null);
+    }
+
     private void alerts() {
         Door.Truck truck = door.newTruck(NOW.minus(Duration.ofDays(2)));
         String alert = "/alerts/" + alertOf(truck);
@@ -500,6 +546,23 @@ class LogbookCompletenessTest {
                     "POST",
                     "/demo/handheld",
                     "{ \"action\": \"LET_IN\", \"vehicle\": \"NEW-1\", \"position\": \"1L\" }");
+            Browser driver = new Browser(door.withToken(null));
+            driver.signIn("tansley", "larkmoor-driver");
+            String seen = json(driver.send(
+                            "POST",
+                            "/api/v1/vehicles/GX-05/walks",
+                            "{ \"faults\": [ { \"position\": \"1L\", \"point\": \"VALVE\" } ] }"))
+                    .at("/alerts/0")
+                    .asString();
+            browser.send("POST", "/api/v1/alerts/" + seen + "/instructions", "{ \"driver\": \"tansley\" }");
+            String text =
+                    json(browser.get("/api/v1/demo/texts")).at("/items/0/id").asString();
+            doing(
+                    "answerDemoText",
+                    "ALERT_ANSWERED",
+                    "POST",
+                    "/demo/texts/" + text + "/answers",
+                    "{ \"answer\": \"FINE\" }");
             assertThat(done).isEqualTo(new TreeSet<>(OF_THE_DEMO));
         } finally {
             product.close();
