@@ -54,6 +54,12 @@ export const router = createRouter({
       meta: { title: 'Workshop', roles: NOT_DRIVERS },
     },
     {
+      path: '/workshop/due',
+      name: 'due-work',
+      component: () => import('./places/workshop/DueWorkPage.vue'),
+      meta: { title: 'What comes due', roles: NOT_DRIVERS },
+    },
+    {
       path: '/workshop/moves',
       name: 'moves',
       component: () => import('./places/workshop/moves/MovePage.vue'),

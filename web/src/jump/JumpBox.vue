@@ -37,6 +37,18 @@ const COMMANDS = [
   command('Desk', 'what needs me now, queue, alerts', '/desk'),
   command('Vehicles', 'how every vehicle is, who may leave', '/vehicles'),
   command('Workshop', 'fit-outs, pressure rounds', '/workshop'),
+  command(
+    'Move wheels',
+    'rotations, tyre changes, to and from the store',
+    '/workshop/moves',
+    'rotate swap change tyre retorque',
+  ),
+  command(
+    'What comes due',
+    'nuts, inspections, batteries, treads by day',
+    '/workshop/due',
+    'due work calendar plan',
+  ),
   command('Describe a vehicle', 'axles, tyres, targets', '/describe'),
   command('Office', 'settings: how the product is set, and what goes in and out', '/office'),
   ...[...STORES_PAGES, ...OFFICE_PAGES].map((page) =>

@@ -21,10 +21,12 @@ const { trouble, attempt } = useAttempt();
 const SCOPES = {
   RECEIVER: 'posts readings, nothing else',
   GATE: 'shows who may leave, nothing else',
+  CALENDAR: 'tells a calendar what comes due, nothing else',
   MONITOR: 'reads the figures for monitoring, nothing else',
   MANAGER: 'may do all a manager may',
 };
 
+const calendarAddress = `${window.location.origin}/api/v1/calendars`;
 const gateAddress = `${window.location.origin}/gate`;
 
 const changing = (work: () => Promise<void>) =>
@@ -90,6 +92,12 @@ const { copy, copied } = useClipboard({ legacy: true });
     <div v-if="made" role="status" class="mt-3 border-l-3 border-action pl-3">
       <p>The token for {{ made.token.name }}; it is shown this once, so copy it now:</p>
       <p class="figure mt-1 break-all select-all">{{ made.secret }}</p>
+      <p v-if="made.token.scope === 'CALENDAR'" class="mt-1">
+        Subscribe to this in the calendar; whoever has the link sees what comes due:
+        <a class="figure break-all" :href="`/api/v1/calendars/${made.secret}`"
+          >{{ calendarAddress }}/{{ made.secret }}</a
+        >. A new link is another token; ending this one ends its link.
+      </p>
       <p v-if="made.token.scope === 'GATE'" class="mt-1">
         Open this at the gate:
         <a class="figure break-all" :href="`/gate#${made.secret}`">{{ gateAddress }}#{{ made.secret }}</a>

@@ -166,6 +166,10 @@ const begin = () =>
         </ul>
       </section>
 
+      <p class="mt-2">
+        <RouterLink class="way" :to="{ name: 'due-work' }">What comes due later</RouterLink>
+      </p>
+
       <form v-if="mayHandleAlerts" ref="fitting" class="mt-6" @submit.prevent="begin">
         <h2 class="text-base">Fit another vehicle</h2>
         <p v-if="isManager" class="text-quiet">

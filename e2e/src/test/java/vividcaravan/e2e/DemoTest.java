@@ -168,6 +168,7 @@ class DemoTest extends InBrowser {
                 Map.entry("/stores/tyres", "Take a tyre in"),
                 Map.entry("/stores/tyres/1", "Where it was"),
                 Map.entry("/workshop/moves?vehicle=GT-13", "Moved before"),
+                Map.entry("/workshop/due", "Tighten the wheel nuts again"),
                 Map.entry("/gate", "May leave"));
         others.forEach((path, words) -> {
             page.navigate(path);

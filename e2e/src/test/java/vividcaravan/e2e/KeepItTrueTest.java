@@ -64,6 +64,12 @@ class KeepItTrueTest extends InOwnFleet {
         assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("^1R .*7A0001"))))
                 .isVisible();
 
+        page.navigate("/workshop/due");
+        assertThat(page.getByText("Tighten the wheel nuts again: 1L, 1R, 2L, 2R."))
+                .isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("KT-01")))
+                .isVisible();
+
         page.navigate("/workshop/moves?vehicle=KT-01");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Undo")))
                 .click();

@@ -41,7 +41,9 @@ public class ApiTokens {
         /** To read the figures for monitoring, and nothing else. */
         MONITOR,
         /** To show who may leave, and nothing else. */
-        GATE
+        GATE,
+        /** To tell a calendar what work comes due, and nothing else: it is the last part of a secret link. */
+        CALENDAR
     }
 
     /**
@@ -95,6 +97,11 @@ public class ApiTokens {
         return hash.equals(configuredHash)
                 ? Optional.of(new Bearer(0, CONFIGURED, Scope.MANAGER, CONFIGURED))
                 : Optional.ofNullable(byHash.get(hash));
+    }
+
+    /** Whether {@code secret} is that of a token of this scope. */
+    public boolean isFor(String secret, Scope scope) {
+        return find(secret).filter(bearer -> bearer.scope() == scope).isPresent();
     }
 
     /** Every token but the configured one, oldest first. */

@@ -30,7 +30,7 @@ import vividcaravan.server.writer.View;
 
 /** Tyres as people read of them. */
 @Component
-class TyreBook {
+public class TyreBook {
 
     /** A tyre is told to be low so much above the least, mm [our judgement]. */
     private static final double SOON_MM = 1.5;
@@ -61,9 +61,10 @@ class TyreBook {
      * @param minimumAt when it is forecast to be down to the least tread of a plain axle
      * @param isLow whether its tread is near or under that
      * @param years its age by the date code, or null
+     * @param markedAt since when it is marked as run soft, off every vehicle; null where it is not
      * @param markedBecause why it is marked as run soft, off every vehicle; null where it is not
      */
-    record TyreItem(
+    public record TyreItem(
             @Nullable String id,
             @Nullable String maker,
             @Nullable String pattern,
@@ -86,13 +87,14 @@ class TyreBook {
             @Nullable Instant minimumAt,
             boolean isLow,
             @Nullable Integer years,
+            @Nullable Instant markedAt,
             @Nullable String markedBecause) {}
 
     /**
      * @param items those that somebody wrote something of or that were moved
      * @param assumed how many wheels have a tyre of which nothing is written down
      */
-    record TyreList(List<TyreItem> items, int assumed) {}
+    public record TyreList(List<TyreItem> items, int assumed) {}
 
     /** A tyre's stay at a place. */
     record StayItem(String place, @Nullable String sensor, @Nullable Instant from, @Nullable Instant to) {}
@@ -105,7 +107,8 @@ class TyreBook {
     /** The tyres of a vehicle, wheel by wheel. */
     record WheelTyres(List<TyreItem> items) {}
 
-    TyreList all() {
+    /** Every tyre that has a row; marked ones first, then those with low treads. */
+    public TyreList all() {
         try (StatelessSession session = sessions.openStatelessSession()) {
             View view = View.of(session);
             TyreInspection.Rules rules = demands.ofTyres(view);
@@ -250,6 +253,7 @@ class TyreBook {
                 wear.map(one -> Instant.ofEpochMilli(one.minimumAt())).orElse(null),
                 last != null && last.shallowestMm < least + SOON_MM,
                 years(tyre),
+                row.markedAt,
                 row.markedAt == null ? null : row.markedWords);
     }
 

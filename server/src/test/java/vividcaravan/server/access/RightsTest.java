@@ -43,21 +43,22 @@ class RightsTest {
             "receiver token",
             "monitor token",
             "manager token",
-            "gate token");
+            "gate token",
+            "calendar token");
 
     /** Who may, in the order of {@link #CALLERS}: Y let in, - turned away, 0 as if it did not exist. */
-    private static final String ALL = "YYYYYYYYYY";
+    private static final String ALL = "YYYYYYYYYYY";
 
-    private static final String PEOPLE = "-YYYYY--Y-";
-    private static final String OWN = "-Y0YYY--Y-";
-    private static final String OWN_NOTES = "-Y0-YY--Y-";
-    private static final String OWN_ANSWERS = "-Y0-------";
-    private static final String DRIVE = "-YY-------";
-    private static final String READ = "---YYY--Y-";
-    private static final String LEAVE = "---YYY--YY";
-    private static final String HANDLE = "----YY--Y-";
-    private static final String MANAGE = "-----Y--Y-";
-    private static final String SEND = "-----YY-Y-";
+    private static final String PEOPLE = "-YYYYY--Y--";
+    private static final String OWN = "-Y0YYY--Y--";
+    private static final String OWN_NOTES = "-Y0-YY--Y--";
+    private static final String OWN_ANSWERS = "-Y0--------";
+    private static final String DRIVE = "-YY--------";
+    private static final String READ = "---YYY--Y--";
+    private static final String LEAVE = "---YYY--YY-";
+    private static final String HANDLE = "----YY--Y--";
+    private static final String MANAGE = "-----Y--Y--";
+    private static final String SEND = "-----YY-Y--";
 
     private static final Map<String, String> TABLE = new LinkedHashMap<>();
 
@@ -93,7 +94,8 @@ class RightsTest {
         row(READ, "listInstructions", "getAlertHealth");
         row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
         row(OWN, "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
-        row(READ, "listTyres", "getTyre", "listWheelMoves");
+        row(READ, "listTyres", "getTyre", "listWheelMoves", "listDueWork", "exportDueWork");
+        row(ALL, "getDueCalendar");
         row(OWN_NOTES, "tightenedAgain");
         row(HANDLE, "previewWheelMove", "moveWheels", "undoWheelMove", "correctWheelMove");
         row(HANDLE, "addTyre", "describeTyre", "describeTyreAt", "readTread", "inspectTyre");
@@ -321,6 +323,7 @@ class RightsTest {
                         .replace("{number}", "1")
                         .replace("{item}", "RECEIVER")
                         .replace("{code}", "ABCDEF01")
+                        .replace("{secret}", "vc_guessed")
                 + query(operation);
     }
 

@@ -33,6 +33,7 @@ import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.LogbookEntry;
 import vividcaravan.server.logbook.LogbookProof;
+import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 
@@ -227,18 +228,13 @@ class LogbookController {
                 entry -> csv.printRecord(
                         entry.number(),
                         entry.at(),
-                        harmless(entry.author().name()),
+                        HarmlessCell.of(entry.author().name()),
                         entry.deed().kind().words(),
-                        harmless(entry.deed().words()),
-                        harmless(differences(entry.deed().differences())),
-                        harmless(entry.deed().why()),
+                        HarmlessCell.of(entry.deed().words()),
+                        HarmlessCell.of(differences(entry.deed().differences())),
+                        HarmlessCell.of(entry.deed().why()),
                         entry.hash()));
         csv.flush();
-    }
-
-    /** What people entered must not be taken for a formula by whatever opens the table. */
-    private static @Nullable String harmless(@Nullable String text) {
-        return text != null && !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 
     private static String differences(List<Difference> differences) {

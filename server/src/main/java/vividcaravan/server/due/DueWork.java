@@ -1,0 +1,79 @@
+package vividcaravan.server.due;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.due.DueItem;
+import vividcaravan.core.tyres.TreadWear;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.tyres.TyreBook;
+
+/** Gathers what comes due, from whatever knows of it. */
+@Component
+class DueWork {
+
+    private final FleetDirectory fleet;
+    private final TyreBook tyres;
+    private final Clock clock;
+
+    DueWork(FleetDirectory fleet, TyreBook tyres, Clock clock) {
+        this.fleet = fleet;
+        this.tyres = tyres;
+        this.clock = clock;
+    }
+
+    /**
+     * Something that is due.
+     *
+     * @param vehicle where; null for a tyre off every vehicle
+     * @param tyre the tyre's identity, where it is about one
+     */
+    record Due(DueItem item, @Nullable String depot, @Nullable String vehicle, @Nullable String tyre) {}
+
+    /** All of it, what is due first first. */
+    List<Due> all() {
+        long now = clock.millis();
+        List<Due> due = new ArrayList<>();
+        for (FleetVehicle vehicle : fleet.vehicles()) {
+            String ref = vehicle.description().ref();
+            String depot = vehicle.description().depot();
+            DueItem.ofNuts(ref, vehicle.retorques()).ifPresent(item -> due.add(new Due(item, depot, ref, null)));
+            vehicle.openAlerts().forEach(alert -> DueItem.of(ref, alert)
+                    .ifPresent(item -> due.add(new Due(item, depot, ref, null))));
+        }
+        for (TyreBook.TyreItem tyre : tyres.all().items()) {
+            addTyre(tyre, now, due);
+        }
+        due.sort(Comparator.comparing((Due one) -> one.item().dueAt())
+                .thenComparing(one -> one.item().thing())
+                .thenComparing(one -> one.item().kind()));
+        return due;
+    }
+
+    private void addTyre(TyreBook.TyreItem tyre, long now, List<Due> due) {
+        String depot = tyre.vehicle() == null
+                ? null
+                : fleet.vehicle(tyre.vehicle())
+                        .map(vehicle -> vehicle.description().depot())
+                        .orElse(null);
+        if (tyre.markedAt() != null) {
+            DueItem item = new DueItem(
+                    DueItem.Kind.INSPECTION,
+                    "tyre " + tyre.id() + ", " + tyre.place(),
+                    tyre.markedAt().toEpochMilli(),
+                    "Have it inspected inside by a trained person; it goes to no wheel before.");
+            due.add(new Due(item, depot, tyre.vehicle(), tyre.id()));
+        }
+        Instant minimum = tyre.minimumAt();
+        if (tyre.vehicle() != null && tyre.treadMm() != null && tyre.mmPerMonth() != null && minimum != null) {
+            TreadWear wear = new TreadWear(tyre.mmPerMonth(), tyre.mmPer1000Km(), minimum.toEpochMilli());
+            DueItem.ofTread(tyre.place(), tyre.treadMm(), wear, now)
+                    .ifPresent(item -> due.add(new Due(item, depot, tyre.vehicle(), tyre.id())));
+        }
+    }
+}
