@@ -584,6 +584,13 @@ public record Alert(
         return closed(new AlertEntry(at, AlertEntry.Change.WITHDRAWN, kind, urgency, null, why));
     }
 
+    /** Whether it leaves with the tyre: a hot wheel end stays where it is, unless the tyre was run soft as well. */
+    public boolean goesWithTyre() {
+        return kind.family() == AlertFamily.TYRE
+                && state != AlertState.CLOSED
+                && (isRunSoft || kind != AlertKind.HOT_WHEEL_END);
+    }
+
     /**
      * This alert after its tyre left the wheel: there is nothing left to be judged there, and a mark of having been run soft stays
      * with the tyre.
@@ -600,7 +607,7 @@ public record Alert(
     }
 
     /**
-     * This alert, closed since its tyre left, after the move was undone: as it stood before.
+     * This alert, closed since its tyre left, after the move was undone: it calls again.
      *
      * @throws AlertRefused if something else closed it
      */

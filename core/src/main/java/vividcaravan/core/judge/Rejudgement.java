@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.function.LongSupplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
-import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
@@ -76,7 +75,7 @@ public final class Rejudgement {
         while (!departures.isEmpty() && departures.peek().at() <= upTo) {
             TyreLeft left = departures.remove();
             for (Alert alert : List.copyOf(book.alerts())) {
-                if (alert.kind().family() == AlertFamily.TYRE && alert.state() != AlertState.CLOSED) {
+                if (alert.goesWithTyre()) {
                     Alert closed = alert.leftWithTyre(left.who(), left.where(), left.at());
                     book.replace(closed);
                     remember(closed);

@@ -79,9 +79,13 @@ public final class TyreTimeline {
 
     /** This timeline with a tyre, lifted before, at a place that is free from {@code at} on. */
     TyreTimeline put(long tyre, TyrePlace place, Long sensor, long at) {
+        TyreStay stay = new TyreStay(tyre, place, sensor, at, TyreStay.OPEN);
+        first(other -> clash(other, stay)).ifPresent(other -> {
+            throw new IllegalArgumentException("stays overlap: " + other + " and " + stay);
+        });
         List<TyreStay> more = new ArrayList<>(stays);
-        more.add(new TyreStay(tyre, place, sensor, at, TyreStay.OPEN));
-        return of(more);
+        more.add(stay);
+        return new TyreTimeline(more);
     }
 
     /** This timeline where two stays of a tyre at one place that touch at {@code at} are one. */

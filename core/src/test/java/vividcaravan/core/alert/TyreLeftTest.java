@@ -69,4 +69,15 @@ class TyreLeftTest {
 
         assertThatThrownBy(() -> silent.leftWithTyre("quill", "gone", 2_000)).isInstanceOf(AlertRefused.class);
     }
+
+    @Test
+    void aHotWheelEndStaysUnlessTheTyreWasRunSoftAsWell() {
+        Alert brake = Alert.open(1, AlertTest.found(AlertKind.HOT_WHEEL_END, Urgency.NEXT_STOP, 1_000, false));
+        Alert both = Alert.open(1, AlertTest.found(AlertKind.HOT_WHEEL_END, Urgency.STOP_NOW, 1_000, true));
+
+        assertThat(brake.goesWithTyre()).isFalse();
+        assertThat(both.goesWithTyre()).isTrue();
+        assertThat(soft().goesWithTyre()).isTrue();
+        assertThat(soft().leftWithTyre("quill", "gone", 2_000).goesWithTyre()).isFalse();
+    }
 }

@@ -128,7 +128,7 @@ public class ApiTokens {
         Faults faults = new Faults();
         faults.text(
                 "name", name, LONGEST_NAME, "Give the token a name of 1 to 120 characters, so that you know it again.");
-        faults.given("scope", scope, "Choose what the token is for: RECEIVER, MONITOR or MANAGER.");
+        faults.given("scope", scope, "Choose what the token is for: RECEIVER, GATE, CALENDAR, MONITOR or MANAGER.");
         faults.refuse();
         String secret = "vc_" + Secret.make();
         ApiTokenRow made = writer.make(view -> Decision.make(pen -> {

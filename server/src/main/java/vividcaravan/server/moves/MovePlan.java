@@ -1,10 +1,11 @@
 package vividcaravan.server.moves;
 
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.tyres.MoveFault;
 import vividcaravan.core.tyres.TyrePlace;
@@ -13,6 +14,7 @@ import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.core.tyres.WheelMove;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
+import vividcaravan.server.tyres.PlaceWords;
 import vividcaravan.server.tyres.TreadReadingRow;
 import vividcaravan.server.tyres.TyreRow;
 
@@ -56,25 +58,19 @@ record MovePlan(
 
     /** A place as people call it. */
     String words(TyrePlace place) {
-        if (place instanceof TyrePlace.AtWheel wheel) {
-            return vehicle(wheel).description().ref() + " " + wheel.position().code();
-        }
-        TyrePlace.Away away = (TyrePlace.Away) place;
-        return away.kind().words() + (away.name() == null ? "" : " (" + away.name() + ")");
+        return PlaceWords.of(place, id -> Optional.ofNullable(vehicles.get(id)));
     }
 
-    /** The assumed tyres that are moved. */
-    Map<TyrePlace.AtWheel, Long> assumedMoved() {
+    /** The wheels whose assumed tyre is moved. */
+    List<TyrePlace.AtWheel> assumedMoved() {
         Set<Long> moved = new HashSet<>();
         moves.forEach(move -> moved.add(move.tyre()));
-        Map<TyrePlace.AtWheel, Long> found = new TreeMap<>(java.util.Comparator.comparing(TyrePlace.AtWheel::vehicle)
-                .thenComparing(wheel -> wheel.position().code()));
-        assumed.forEach((wheel, tyre) -> {
-            if (moved.contains(tyre)) {
-                found.put(wheel, tyre);
-            }
-        });
-        return found;
+        return assumed.entrySet().stream()
+                .filter(one -> moved.contains(one.getValue()))
+                .map(Map.Entry::getKey)
+                .sorted(Comparator.comparing(TyrePlace.AtWheel::vehicle)
+                        .thenComparing(wheel -> wheel.position().code()))
+                .toList();
     }
 
     @Nullable

@@ -15,6 +15,7 @@ import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
+import vividcaravan.server.tyres.PlaceWords;
 
 /** Moves that were made, to be read. */
 @Component
@@ -110,13 +111,6 @@ class MoveRecord {
     }
 
     private String words(TyrePlace place) {
-        if (place instanceof TyrePlace.AtWheel wheel) {
-            return fleet.vehicle(wheel.vehicle())
-                            .map(vehicle -> vehicle.description().ref())
-                            .orElse("a vehicle that is gone")
-                    + " " + wheel.position().code();
-        }
-        TyrePlace.Away away = (TyrePlace.Away) place;
-        return away.kind().words() + (away.name() == null ? "" : " (" + away.name() + ")");
+        return PlaceWords.of(place, fleet::vehicle);
     }
 }

@@ -13,9 +13,6 @@ import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import vividcaravan.core.alert.Alert;
-import vividcaravan.core.alert.AlertFamily;
-import vividcaravan.core.alert.AlertKind;
-import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.MoveFault;
@@ -124,7 +121,7 @@ public class WheelMoves {
     private Done<Long> made(Pen pen, MoveRequest request, String who) {
         Instant now = clock.instant();
         MovePlan sketch = planning.plan(View.of(pen.session()), request);
-        sketch.assumedMoved().keySet().forEach(wheel -> tables.assume(pen, wheel, now));
+        sketch.assumedMoved().forEach(wheel -> tables.assume(pen, wheel, now));
         // The time is fixed now: what was "now" when it was looked at must not be a later one.
         MovePlan plan = planning.plan(
                 View.of(pen.session()),
@@ -157,11 +154,7 @@ public class WheelMoves {
         }
         FleetVehicle vehicle = plan.vehicle(wheel);
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            boolean isOfTyre = wheel.position().equals(alert.position())
-                    && alert.kind().family() == AlertFamily.TYRE
-                    && alert.state() != AlertState.CLOSED
-                    && (alert.isRunSoft() || alert.kind() != AlertKind.HOT_WHEEL_END);
-            if (!isOfTyre) {
+            if (!wheel.position().equals(alert.position()) || !alert.goesWithTyre()) {
                 continue;
             }
             String where = "The tyre went to " + plan.words(made.to()) + ".";

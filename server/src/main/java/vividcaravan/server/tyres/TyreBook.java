@@ -297,13 +297,6 @@ public class TyreBook {
     }
 
     private String words(TyrePlace place) {
-        if (place instanceof TyrePlace.AtWheel wheel) {
-            return fleet.vehicle(wheel.vehicle())
-                            .map(vehicle -> vehicle.description().ref())
-                            .orElse("a vehicle that is gone")
-                    + " " + wheel.position().code();
-        }
-        TyrePlace.Away away = (TyrePlace.Away) place;
-        return away.kind().words() + (away.name() == null ? "" : " (" + away.name() + ")");
+        return PlaceWords.of(place, fleet::vehicle);
     }
 }
