@@ -15,7 +15,7 @@ create table tyre (
   marked_at timestamp(6) with time zone,
   marked_words varchar(500),
   added_at timestamp(6) with time zone not null,
-  added_by varchar(60)
+  added_by varchar(200)
 );
 create sequence tyre_seq start with 1 increment by 50;
 
@@ -43,7 +43,7 @@ create table tread_reading (
   shallowest_mm double precision not null,
   points varchar(200) not null,
   km double precision,
-  who varchar(60) not null
+  who varchar(200) not null
 );
 create index tread_reading_of_tyre on tread_reading (tyre_id, read_at);
 create sequence tread_reading_seq start with 1 increment by 1;
@@ -53,10 +53,10 @@ create table wheel_move (
   id bigint primary key,
   moved_at bigint not null,
   made_at timestamp(6) with time zone not null,
-  made_by varchar(60) not null,
+  made_by varchar(200) not null,
   note varchar(500),
   undone_at timestamp(6) with time zone,
-  undone_by varchar(60)
+  undone_by varchar(200)
 );
 create sequence wheel_move_seq start with 1 increment by 1;
 
@@ -91,7 +91,7 @@ create table retorque (
   due_at bigint not null,
   km integer not null,
   done_at timestamp(6) with time zone,
-  done_by varchar(60),
+  done_by varchar(200),
   torque_nm double precision,
   dropped boolean default false not null
 );

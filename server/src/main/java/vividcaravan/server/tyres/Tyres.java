@@ -120,9 +120,13 @@ public class Tyres {
                 TreadReadingRow reading = new TreadReadingRow();
                 reading.tyreId = id;
                 reading.readAt = at;
+                // No gauge reads finer, and twenty points have room.
+                List<Double> read =
+                        points.stream().map(mm -> Math.round(mm * 100) / 100.0).toList();
+                // The shallowest as it was said: a rounding must not lift it to the least that is allowed.
                 reading.shallowestMm =
                         points.stream().mapToDouble(mm -> mm).min().orElseThrow();
-                reading.points = points.stream().map(String::valueOf).collect(Collectors.joining(" "));
+                reading.points = read.stream().map(String::valueOf).collect(Collectors.joining(" "));
                 reading.km = km;
                 reading.who = who;
                 pen.session().insert(reading);

@@ -7,6 +7,7 @@ import static vividcaravan.server.Door.reading;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -317,6 +318,59 @@ class WheelMovesTest {
         assertThat(sensorAt("1L")).as("nothing was stored").isEqualTo("A00001");
         assertThat(product.door().get("/api/v1/wheel-moves").json().get("items").size())
                 .isZero();
+    }
+
+    @Test
+    void aTokenOfTheLongestNameAndTheFinestGaugeAreWrittenDownLikeAnyOther() {
+        String secret = product.door()
+                .postJson("/api/v1/tokens", "{ \"name\": \"%s\", \"scope\": \"MANAGER\" }".formatted("n".repeat(120)))
+                .json()
+                .get("secret")
+                .asString();
+        Door machine = product.door().withToken(secret);
+        Door.Answer moved =
+                machine.postJson("/api/v1/wheel-moves", request(step("1L", "1R", ""), step("1R", "1L", "")));
+        assertThat(moved.status()).as(moved.text()).isEqualTo(201);
+        String tyre = moved.json().at("/steps/0/tyre").asString();
+        String fine = String.join(",", Collections.nCopies(20, "12.345678901234567"));
+
+        assertThat(machine.postJson("/api/v1/tyres/" + tyre + "/treads", "{ \"points\": [" + fine + "] }")
+                        .status())
+                .isEqualTo(201);
+        assertThat(machine.postJson("/api/v1/vehicles/LM-31/retorques", "{ \"positions\": [\"1L\", \"1R\"] }")
+                        .status())
+                .isEqualTo(200);
+        assertThat(machine.postJson("/api/v1/tyres", "{ \"tyre\": { \"size\": \"315/80 R22.5\" } }")
+                        .status())
+                .isEqualTo(201);
+        assertThat(machine.send(
+                                "DELETE",
+                                "/api/v1/wheel-moves/" + moved.json().get("id").asString(),
+                                new byte[0],
+                                Map.of())
+                        .status())
+                .isEqualTo(200);
+        assertThat(machine.postJson(
+                                "/api/v1/vehicles/LM-31/outages",
+                                "{ \"axle\": 1, \"reason\": \"tied up\", \"until\": \"" + NOW.plusSeconds(3_600)
+                                        + "\" }")
+                        .status())
+                .isEqualTo(201);
+        say("A00002", NOW.minusSeconds(1_800), 740, 15);
+        String alert = product.door().alertsOf("LM-31").get(0).get("id").asString();
+        assertThat(machine.postJson("/api/v1/alerts/" + alert + "/take-in-hand", "{}")
+                        .status())
+                .isEqualTo(200);
+        for (String odd : List.of(
+                "{ \"steps\": [ null ] }",
+                "{ \"steps\": [ { \"tyre\": \"99999999999999999999\", \"to\": { \"kind\": \"STORE\" } } ] }",
+                "{ \"steps\": [ { \"tyre\": \"-1\", \"to\": { \"kind\": \"STORE\" } } ] }",
+                "{ \"steps\": [ { \"vehicle\": \"LM-31\", \"position\": \"1L\", \"to\": { \"kind\": \"NOWHERE\" } } ] }",
+                "{ \"at\": \"-1000000000-01-01T00:00:00Z\", \"steps\": [ " + step("1L", "1R", "") + " ] }")) {
+            assertThat(machine.postJson("/api/v1/wheel-moves", odd).status())
+                    .as(odd)
+                    .isBetween(400, 499);
+        }
     }
 
     @Test
