@@ -57,6 +57,13 @@ public record Departure(Verdict verdict, List<String> reasons) {
         return new Departure(Verdict.LOOK_FIRST, List.of("its sensors are not proven yet"));
     }
 
+    /** The same of a vehicle with another hooked behind it, which leaves with it. */
+    public Departure pulling(String ref, Departure behind) {
+        List<String> all = new ArrayList<>(reasons);
+        behind.reasons.forEach(reason -> all.add(ref + ": " + reason));
+        return new Departure(verdict.compareTo(behind.verdict) >= 0 ? verdict : behind.verdict, all);
+    }
+
     public Departure {
         reasons = List.copyOf(reasons);
     }

@@ -17,6 +17,14 @@ public enum VehicleKind {
         this.words = words;
     }
 
+    /** Whether it is hooked behind another vehicle. */
+    public boolean isPulled() {
+        return switch (this) {
+            case SEMI_TRAILER, DRAWBAR_TRAILER, DOLLY, IMPLEMENT -> true;
+            default -> false;
+        };
+    }
+
     /** As a reader calls it. */
     public String words() {
         return words;

@@ -30,5 +30,8 @@ class ApiTokenRow {
     /** The person it belongs to; it ends when they leave. */
     String owner;
 
+    /** The receiver whose readings it brings, or null. */
+    String receiver;
+
     Instant createdAt;
 }

@@ -17,6 +17,7 @@ import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderLeft;
+import vividcaravan.server.platform.ReceiverName;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.writer.Decision;
@@ -50,14 +51,22 @@ public class ApiTokens {
      * A token as it is listed: never the secret itself.
      *
      * @param owner the person it belongs to, with whom it ends
+     * @param receiver the receiver whose readings it brings, whatever they say; null where they may say
      */
-    public record Token(long id, String name, Scope scope, String createdBy, String owner, Instant createdAt) {}
+    public record Token(
+            long id,
+            String name,
+            Scope scope,
+            String createdBy,
+            String owner,
+            @Nullable String receiver,
+            Instant createdAt) {}
 
     /** A token just made, with the secret that is shown once. */
     public record NewToken(Token token, String secret) {}
 
     /** Who a token stands for. */
-    record Bearer(long id, String name, Scope scope, String owner) {}
+    record Bearer(long id, String name, Scope scope, String owner, @Nullable String receiver) {}
 
     /** Of the token that the operator set. */
     static final String CONFIGURED = "configured token";
@@ -88,14 +97,14 @@ public class ApiTokens {
     }
 
     private void letIn(ApiTokenRow row) {
-        byHash.put(row.tokenHash, new Bearer(row.id, row.name, row.scope, row.owner));
+        byHash.put(row.tokenHash, new Bearer(row.id, row.name, row.scope, row.owner, row.receiver));
     }
 
     /** Whom {@code secret} lets in. */
     Optional<Bearer> find(String secret) {
         String hash = Secret.hash(secret);
         return hash.equals(configuredHash)
-                ? Optional.of(new Bearer(0, CONFIGURED, Scope.MANAGER, CONFIGURED))
+                ? Optional.of(new Bearer(0, CONFIGURED, Scope.MANAGER, CONFIGURED, null))
                 : Optional.ofNullable(byHash.get(hash));
     }
 
@@ -112,23 +121,36 @@ public class ApiTokens {
     }
 
     /** Makes a token for whoever is asking; one made with a token belongs to the same person. */
-    public NewToken make(@Nullable String name, @Nullable Scope scope, Authentication who) {
+    public NewToken make(@Nullable String name, @Nullable Scope scope, @Nullable String receiver, Authentication who) {
         String owner = who.getPrincipal() instanceof MachineReader machine ? machine.owner() : who.getName();
-        return make(name, scope, who.getName(), owner);
+        return make(name, scope, receiver, who.getName(), owner);
+    }
+
+    /** The same, bound to no receiver. */
+    public NewToken make(@Nullable String name, @Nullable Scope scope, String by, String owner) {
+        return make(name, scope, null, by, owner);
     }
 
     /**
      * Makes a token.
      *
+     * @param receiver the receiver whose readings it brings, or null
      * @param by who makes it
      * @param owner the person it belongs to
-     * @throws Refusal if it has no name or no scope
+     * @throws Refusal if it has no name or no scope, or what is no receiver's name
      */
-    public NewToken make(@Nullable String name, @Nullable Scope scope, String by, String owner) {
+    private NewToken make(
+            @Nullable String name, @Nullable Scope scope, @Nullable String receiver, String by, String owner) {
         Faults faults = new Faults();
         faults.text(
                 "name", name, LONGEST_NAME, "Give the token a name of 1 to 120 characters, so that you know it again.");
         faults.given("scope", scope, "Choose what the token is for: RECEIVER, GATE, CALENDAR, MONITOR or MANAGER.");
+        String bound = receiver == null || receiver.isBlank() ? null : receiver.strip();
+        if (bound != null && !ReceiverName.isOne(bound)) {
+            faults.add("receiver", ReceiverName.WORDS);
+        } else if (bound != null && scope != Scope.RECEIVER) {
+            faults.add("receiver", "Only a token for receivers can be bound to one.");
+        }
         faults.refuse();
         String secret = "vc_" + Secret.make();
         ApiTokenRow made = writer.make(view -> Decision.make(pen -> {
@@ -139,13 +161,15 @@ public class ApiTokens {
             row.isDemo = isDemo;
             row.createdBy = by;
             row.owner = owner;
+            row.receiver = bound;
             row.createdAt = clock.instant();
             pen.session().insert(row);
             return new Done<>(
                     row,
                     deed(DeedKind.TOKEN_MADE, row, "made ")
                             .with("Good for", null, scope.name().toLowerCase(Locale.ROOT))
-                            .with("Belongs to", null, owner));
+                            .with("Belongs to", null, owner)
+                            .with("Receiver", null, bound));
         }));
         letIn(made);
         return new NewToken(token(made), secret);
@@ -219,6 +243,6 @@ public class ApiTokens {
     }
 
     private static Token token(ApiTokenRow row) {
-        return new Token(row.id, row.name, row.scope, row.createdBy, row.owner, row.createdAt);
+        return new Token(row.id, row.name, row.scope, row.createdBy, row.owner, row.receiver, row.createdAt);
     }
 }

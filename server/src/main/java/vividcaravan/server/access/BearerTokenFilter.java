@@ -57,7 +57,8 @@ class BearerTokenFilter extends OncePerRequestFilter {
         }
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         UsernamePasswordAuthenticationToken who = UsernamePasswordAuthenticationToken.authenticated(
-                new MachineReader(bearer.get().name(), bearer.get().owner()),
+                new MachineReader(
+                        bearer.get().name(), bearer.get().owner(), bearer.get().receiver()),
                 null,
                 List.of(new SimpleGrantedAuthority("ROLE_" + bearer.get().scope())));
         who.setDetails(ReaderKey.ofToken(bearer.get().id()));

@@ -122,11 +122,16 @@ public class Instructions {
         throw Refusal.conflict("Alert " + alertId + " is not open; nobody is told of it any more.");
     }
 
+    /** Who drives it, or a vehicle that it hangs behind. */
     private List<Accounts.Member> driversOf(FleetVehicle vehicle) {
+        List<FleetVehicle> combination = fleet.combination(vehicle, clock.millis());
+        List<Long> upToIt = combination.subList(0, combination.indexOf(vehicle) + 1).stream()
+                .map(FleetVehicle::id)
+                .toList();
         return accounts.all().stream()
                 .filter(member -> member.removedAt() == null
                         && member.account().role() == Role.DRIVER
-                        && member.vehicleIds().contains(vehicle.id()))
+                        && member.vehicleIds().stream().anyMatch(upToIt::contains))
                 .toList();
     }
 

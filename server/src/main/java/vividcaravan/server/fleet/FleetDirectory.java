@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.server.platform.Ids;
@@ -36,6 +37,7 @@ public class FleetDirectory {
     private final Map<MountKind, SensorMake> makes = new ConcurrentHashMap<>();
     private final WriteMarks marks = new WriteMarks();
     private volatile LimitBook book = LimitBook.DEFAULT;
+    private volatile Combinations couplings = Combinations.NONE;
 
     FleetDirectory(Ids ids) {
         this.ids = ids;
@@ -118,6 +120,25 @@ public class FleetDirectory {
         book = newBook;
     }
 
+    /** Who was hooked behind whom and when. */
+    public Combinations couplings() {
+        return couplings;
+    }
+
+    /** Takes note of who was hooked behind whom; for the single writer only. */
+    public void coupled(Combinations known) {
+        marks.touchRegister();
+        couplings = known;
+    }
+
+    /** The vehicles of the combination that {@code vehicle} is in at {@code at}, from the front; itself alone if in none. */
+    public List<FleetVehicle> combination(FleetVehicle vehicle, long at) {
+        return couplings.combination(vehicle.id(), at).stream()
+                .map(vehicles::get)
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
     /** Forgets everything, to be read afresh. */
     void empty() {
         vehicles.clear();
@@ -126,8 +147,9 @@ public class FleetDirectory {
         sensorsByCode.clear();
     }
 
-    /** Forgets depots and makes, to be read afresh, and holds to {@code newBook}. */
-    void emptyRegister(LimitBook newBook) {
+    /** Forgets depots and makes, to be read afresh, holds to {@code newBook} and knows of these couplings. */
+    void emptyRegister(LimitBook newBook, Combinations known) {
+        couplings = known;
         depots.clear();
         depotIds.clear();
         makes.clear();

@@ -12,6 +12,7 @@ import java.util.Map;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Outage;
+import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.limits.LimitBook;
@@ -107,7 +108,11 @@ public class FleetLoader {
     }
 
     private void loadRegister(StatelessSession session) {
-        fleet.emptyRegister(book(all(session, LimitLevelRow.class)));
+        fleet.emptyRegister(
+                book(all(session, LimitLevelRow.class)),
+                Combinations.of(all(session, CouplingRow.class).stream()
+                        .map(CouplingRow::coupling)
+                        .toList()));
         all(session, SensorMakeRow.class)
                 .forEach(row -> fleet.put(new SensorMake(row.mount, row.vented, row.rangeKpa)));
         all(session, DepotRow.class).forEach(row -> fleet.put(row.id, row.description()));

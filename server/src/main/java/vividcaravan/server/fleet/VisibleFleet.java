@@ -1,5 +1,7 @@
 package vividcaravan.server.fleet;
 
+import java.time.Clock;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -14,8 +16,10 @@ public class VisibleFleet {
 
     private final FleetDirectory fleet;
     private final ReaderSight sight;
+    private final Clock clock;
 
-    VisibleFleet(FleetDirectory fleet, ReaderSight sight) {
+    VisibleFleet(FleetDirectory fleet, ReaderSight sight, Clock clock) {
+        this.clock = clock;
         this.fleet = fleet;
         this.sight = sight;
     }
@@ -37,9 +41,20 @@ public class VisibleFleet {
         return fleet.vehicles().stream().filter(v -> sees.test(v.id())).toList();
     }
 
+    private List<Long> behind(long id) {
+        List<Long> combination = fleet.couplings().combination(id, clock.millis());
+        return combination.subList(combination.indexOf(id), combination.size());
+    }
+
     /** Which vehicles, by identity, are in sight; stays as it is now for as long as it is held. */
     public LongPredicate sees() {
         Optional<Set<Long>> ids = sight.vehicleIds();
-        return ids.isEmpty() ? id -> true : ids.get()::contains;
+        if (ids.isEmpty()) {
+            return id -> true;
+        }
+        Set<Long> all = new HashSet<>(ids.get());
+        // Whoever drives a vehicle drives what hangs behind it.
+        ids.get().forEach(id -> all.addAll(behind(id)));
+        return all::contains;
     }
 }

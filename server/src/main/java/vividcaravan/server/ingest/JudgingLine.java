@@ -98,6 +98,7 @@ class JudgingLine {
         private final Map<Long, FleetVehicle> vehicleOfAlert = new HashMap<>();
         private final Set<ReadingsJudged.Wheel> touched = new HashSet<>();
         private final Map<ReadingsJudged.Wheel, Long> outOfOrder = new LinkedHashMap<>();
+        private final ReceiverLog heardBy = new ReceiverLog();
         private final long now = clock.millis();
         private final List<IngestAnswer.Rejected> rejected = new ArrayList<>();
         private long rejectedTotal;
@@ -128,7 +129,10 @@ class JudgingLine {
                             .add(heard);
                 } else {
                     unknown++;
-                    strangers.hear(incoming.sensor(), incoming.reading());
+                    strangers.hear(incoming.sensor(), incoming.reading(), incoming.receiver());
+                }
+                if (incoming.receiver() != null) {
+                    heardBy.hear(incoming.receiver(), incoming.reading());
                 }
             }
             bySensor.forEach((sensor, heard) -> store(session, sensor, heard));
@@ -139,6 +143,9 @@ class JudgingLine {
             changed.values().forEach(alert -> alerts.save(pen, vehicleOfAlert.get(alert.id()), alert));
             outOfOrder.forEach((wheel, since) ->
                     rejudging.judgeAgain(pen, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
+            if (!heardBy.isEmpty()) {
+                events.publishEvent(heardBy.event(pen));
+            }
             return new Tally(accepted.size(), duplicates, unknown, rejected, rejectedTotal);
         }
 
@@ -164,16 +171,29 @@ class JudgingLine {
                 case NEW -> {
                     sensor.heard(reading);
                     Optional<Fitting> stay = heard.isLate ? Optional.empty() : sensor.fittingAt(reading.at());
+                    noteReceiver(heard);
                     accepted.add(new ReadingCodec.Entry(sensor.id(), reading, stay.isPresent()));
                     stay.ifPresent(fitting -> judge(sensor, fitting, reading));
                 }
-                case KNOWN -> duplicates++;
+                case KNOWN -> {
+                    duplicates++;
+                    // Another receiver may have heard the same.
+                    noteReceiver(heard);
+                }
                 case FULL -> {
                     rejectedTotal++;
                     if (rejected.size() < Tally.MOST_LISTED) {
                         rejected.add(new IngestAnswer.Rejected(heard.incoming.index(), TOO_MANY));
                     }
                 }
+            }
+        }
+
+        private void noteReceiver(Heard heard) {
+            Reading reading = heard.incoming.reading();
+            String receiver = heard.incoming.receiver();
+            if (receiver != null) {
+                heard.sensor.fittingAt(reading.at()).ifPresent(stay -> heardBy.hear(receiver, stay.vehicle(), reading));
             }
         }
 

@@ -8,6 +8,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.server.platform.ReceiverName;
 import vividcaravan.server.platform.VividProperties;
 
 /** Turns one JSON object into one reading, or says what is wrong with it. */
@@ -42,6 +43,7 @@ class ReadingParser {
         Integer batteryMv;
         Integer rssiDbm;
         Boolean moving;
+        String receiver;
         String fault;
 
         void fault(String message) {
@@ -84,6 +86,7 @@ class ReadingParser {
             case "batteryMv" -> 16;
             case "rssiDbm" -> 32;
             case "moving" -> 64;
+            case "receiver" -> 128;
             default -> 0;
         };
     }
@@ -110,9 +113,21 @@ class ReadingParser {
                     draft.fault("\"moving\" must be true, false or null.");
                 }
             }
+            case "receiver" -> takeReceiver(json, token, draft);
             default -> {
                 // A receiver may say more than we know of; its reading is worth having all the same.
             }
+        }
+    }
+
+    private static void takeReceiver(JsonParser json, JsonToken token, Draft draft) {
+        if (token == JsonToken.VALUE_NULL) {
+            return;
+        }
+        if (token == JsonToken.VALUE_STRING && ReceiverName.isOne(json.getString())) {
+            draft.receiver = json.getString();
+        } else {
+            draft.fault("\"receiver\" is at fault. " + ReceiverName.WORDS);
         }
     }
 
@@ -187,6 +202,7 @@ class ReadingParser {
                 sensor,
                 new Reading(
                         draft.at, draft.pressureKpa, draft.temperatureC, draft.batteryMv, draft.rssiDbm, draft.moving),
+                draft.receiver,
                 index);
     }
 

@@ -59,7 +59,8 @@ class ReadingsController {
             @Nullable Double temperatureC,
             @Nullable Integer batteryMv,
             @Nullable Integer rssiDbm,
-            @Nullable Boolean moving) {}
+            @Nullable Boolean moving,
+            @Nullable String receiver) {}
 
     private final ReadingParser parser;
     private final Inlet inlet;

@@ -96,7 +96,7 @@ final class ReadingsIntake {
 
     private void takeOne(JsonParser json) {
         try {
-            portion.add(parser.read(json, index));
+            portion.add(asHeard(parser.read(json, index)));
             if (!place.hasRoomFor(portion.size())) {
                 throw Refusal.busy("The server holds as many readings as it can. Send this again in a second, or in"
                         + " smaller parts.");
@@ -155,8 +155,13 @@ final class ReadingsIntake {
         index++;
     }
 
+    /** What a token is bound to has heard all that it brings, whatever that says. */
+    private IncomingReading asHeard(IncomingReading reading) {
+        return receiver.bound() == null ? reading : reading.heardBy(receiver.bound());
+    }
+
     private void keep(IncomingReading reading) {
-        portion.add(reading);
+        portion.add(asHeard(reading));
         if (portion.size() >= PORTION || !place.hasRoomFor(portion.size())) {
             flush();
         }

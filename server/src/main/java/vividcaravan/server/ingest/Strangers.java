@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.judge.rules.Reading;
@@ -32,6 +33,7 @@ public class Strangers implements WriterState {
         volatile long lastAt;
         volatile long readings;
         volatile Reading newest;
+        volatile String receiver;
         boolean isStored;
         boolean isDirty;
     }
@@ -53,8 +55,8 @@ public class Strangers implements WriterState {
         heard.clear();
         gone.clear();
         List<Object[]> rows = session.createNativeQuery(
-                        "select code, first_heard_at, last_heard_at, readings, pressure_kpa, temperature_c, rssi_dbm"
-                                + " from stranger",
+                        "select code, first_heard_at, last_heard_at, readings, pressure_kpa, temperature_c, rssi_dbm,"
+                                + " receiver from stranger",
                         Object[].class)
                 .addScalar("code", String.class)
                 .addScalar("first_heard_at", Instant.class)
@@ -63,6 +65,7 @@ public class Strangers implements WriterState {
                 .addScalar("pressure_kpa", Double.class)
                 .addScalar("temperature_c", Double.class)
                 .addScalar("rssi_dbm", Integer.class)
+                .addScalar("receiver", String.class)
                 .getResultList();
         for (Object[] row : rows) {
             Heard known = new Heard();
@@ -76,12 +79,16 @@ public class Strangers implements WriterState {
                     null,
                     (Integer) row[6],
                     null);
+            known.receiver = (String) row[7];
             known.isStored = true;
             heard.put((String) row[0], known);
         }
     }
 
-    void hear(String code, Reading reading) {
+    /**
+     * @param receiver what heard it, or null
+     */
+    void hear(String code, Reading reading, @Nullable String receiver) {
         Heard known = heard.get(code);
         if (known == null) {
             if (heard.size() >= MOST) {
@@ -99,6 +106,7 @@ public class Strangers implements WriterState {
         if (reading.at() >= known.newest.at()) {
             known.newest = reading;
             known.lastAt = reading.at();
+            known.receiver = receiver == null ? known.receiver : receiver;
         }
         known.isDirty = true;
     }
@@ -160,7 +168,8 @@ public class Strangers implements WriterState {
                         "readings",
                         "pressure_kpa",
                         "temperature_c",
-                        "rssi_dbm"))
+                        "rssi_dbm",
+                        "receiver"))
                 .setParameter("code", code)
                 .setParameter("first_heard_at", Instant.ofEpochMilli(known.firstAt))
                 .setParameter("last_heard_at", Instant.ofEpochMilli(known.lastAt))
@@ -172,6 +181,7 @@ public class Strangers implements WriterState {
                         Double.isNaN(newest.temperatureC()) ? null : newest.temperatureC(),
                         Double.class)
                 .setParameter("rssi_dbm", newest.rssiDbm(), Integer.class)
+                .setParameter("receiver", known.receiver, String.class)
                 .executeUpdate();
         known.isStored = true;
         known.isDirty = false;
@@ -181,8 +191,10 @@ public class Strangers implements WriterState {
      * A sensor that is not ours.
      *
      * @param newest its newest reading
+     * @param receiver what heard it last, or null where nobody said
      */
-    public record Stranger(String code, Instant firstHeardAt, long readings, Reading newest) {}
+    public record Stranger(
+            String code, Instant firstHeardAt, long readings, Reading newest, @Nullable String receiver) {}
 
     /** Those heard since {@code since}, epoch milliseconds; safe to ask from any thread. */
     public List<Stranger> heardSince(long since) {
@@ -192,7 +204,8 @@ public class Strangers implements WriterState {
                         entry.getKey(),
                         Instant.ofEpochMilli(entry.getValue().firstAt),
                         entry.getValue().readings,
-                        entry.getValue().newest))
+                        entry.getValue().newest,
+                        entry.getValue().receiver))
                 .toList();
     }
 

@@ -88,7 +88,12 @@ public enum DeedKind {
     BACKUP_MADE("backup made"),
     RESTORED("backup restored"),
     BOOK_SEALED("the book's number mailed"),
-    DEMO_PLAYED("demo played");
+    DEMO_PLAYED("demo played"),
+    COUPLED("vehicles coupled"),
+    UNCOUPLED("vehicles uncoupled"),
+    COUPLING_DENIED("coupling denied"),
+    RECEIVER_PLACED("receiver placed"),
+    RECEIVER_FORGOTTEN("receiver forgotten");
 
     private final String words;
 

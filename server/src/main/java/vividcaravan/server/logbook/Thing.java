@@ -24,6 +24,7 @@ public record Thing(Kind kind, String id, String name) {
         ACCOUNT,
         INVITATION,
         TOKEN,
+        RECEIVER,
         SETTING,
         STOCK,
         PLAN,

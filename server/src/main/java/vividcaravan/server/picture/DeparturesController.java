@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Departure;
 import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.VisibleFleet;
@@ -29,10 +30,12 @@ import vividcaravan.server.walks.Walks;
 class DeparturesController {
 
     private final VisibleFleet fleet;
+    private final FleetDirectory directory;
     private final Walks walks;
     private final Clock clock;
 
-    DeparturesController(VisibleFleet fleet, Walks walks, Clock clock) {
+    DeparturesController(VisibleFleet fleet, FleetDirectory directory, Walks walks, Clock clock) {
+        this.directory = directory;
         this.fleet = fleet;
         this.walks = walks;
         this.clock = clock;
@@ -41,6 +44,8 @@ class DeparturesController {
     /**
      * A vehicle and whether it may leave.
      *
+     * @param pulls refs of what hangs behind it, from the front; what speaks against them speaks against it
+     * @param behind ref of the vehicle that it hangs behind, or null
      * @param walkedAt when its driver said today to have walked round it, or null
      */
     record DepartureLine(
@@ -49,6 +54,8 @@ class DeparturesController {
             VehicleKind kind,
             Departure.Verdict verdict,
             List<String> reasons,
+            List<String> pulls,
+            @Nullable String behind,
             @Nullable Instant walkedAt) {}
 
     /**
@@ -78,8 +85,8 @@ class DeparturesController {
             Walks.Walk walk = walked.get(vehicle.id());
             VehicleSnapshot snapshot = vehicle.snapshot();
             String own = snapshot.description().depot();
-            Departure departure =
-                    VehicleStanding.departure(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now), now);
+            Departure departure = VehicleStanding.departure(
+                    directory, vehicle, snapshot, WheelStates.of(vehicle, snapshot, now), now);
             byDepot.computeIfAbsent(own == null ? "" : own, name -> new ArrayList<>())
                     .add(new DepartureLine(
                             snapshot.description().ref(),
@@ -87,6 +94,8 @@ class DeparturesController {
                             snapshot.description().kind(),
                             departure.verdict(),
                             departure.reasons(),
+                            pulls(vehicle, now),
+                            behind(vehicle, now),
                             walk == null ? null : walk.at()));
         }
         List<DepotDepartures> items = byDepot.entrySet().stream()
@@ -100,6 +109,22 @@ class DeparturesController {
                 .toList();
         return new DepartureList(
                 now, byDepot.keySet().stream().filter(name -> !name.isEmpty()).toList(), items);
+    }
+
+    private List<String> pulls(FleetVehicle vehicle, Instant now) {
+        List<FleetVehicle> combination = directory.combination(vehicle, now.toEpochMilli());
+        return combination.subList(combination.indexOf(vehicle) + 1, combination.size()).stream()
+                .map(one -> one.description().ref())
+                .toList();
+    }
+
+    private @Nullable String behind(FleetVehicle vehicle, Instant now) {
+        return directory
+                .couplings()
+                .before(vehicle.id(), now.toEpochMilli())
+                .flatMap(coupling -> directory.vehicle(coupling.puller()))
+                .map(one -> one.description().ref())
+                .orElse(null);
     }
 
     /** What it calls for most urgently; least where nothing is open. */

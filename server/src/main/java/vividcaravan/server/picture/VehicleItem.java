@@ -25,6 +25,7 @@ import vividcaravan.server.fleet.WheelState;
  * @param duty what it does, which its limits start from
  * @param state whether it is in service
  * @param stateReason why it is not, where somebody said so
+ * @param combination refs of the vehicles that now make one combination, this among them, from the front
  * @param use how it is used at present
  * @param uses the uses that some axle has a target of its own for
  * @param lastHeardAt newest reading of any of its wheels
@@ -39,6 +40,7 @@ public record VehicleItem(
         DutyProfile duty,
         VehicleState state,
         @Nullable String stateReason,
+        List<String> combination,
         VehicleUse use,
         Set<VehicleUse> uses,
         List<AxleItem> axles,

@@ -33,6 +33,7 @@ record VehicleLines(Instant at, int total, int wheels, List<SharedLayout> layout
     /**
      * One vehicle. The lists have one value a wheel, null where there is none.
      *
+     * @param behind ref of the vehicle that it hangs behind, or null
      * @param layout index of its layout
      * @param sensors codes of the sensors
      * @param heard when each was last heard, whole seconds before the picture's time, negative after it
@@ -49,6 +50,7 @@ record VehicleLines(Instant at, int total, int wheels, List<SharedLayout> layout
             @Nullable String plate,
             @Nullable String depot,
             VehicleState state,
+            @Nullable String behind,
             int layout,
             @ArraySchema(schema = @Schema(types = {"string", "null"})) List<@Nullable String> sensors,
             @ArraySchema(schema = @Schema(types = {"integer", "null"})) List<@Nullable Long> heard,

@@ -20,6 +20,7 @@ import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleSnapshot;
@@ -35,10 +36,12 @@ import vividcaravan.server.platform.QueryParameters;
 class VehicleLinesController {
 
     private final VisibleFleet fleet;
+    private final FleetDirectory directory;
     private final Clock clock;
 
-    VehicleLinesController(VisibleFleet fleet, Clock clock) {
+    VehicleLinesController(VisibleFleet fleet, FleetDirectory directory, Clock clock) {
         this.fleet = fleet;
+        this.directory = directory;
         this.clock = clock;
     }
 
@@ -74,8 +77,7 @@ class VehicleLinesController {
                 List.copyOf(description.layout().positions()));
     }
 
-    private static VehicleLines.VehicleLine line(
-            FleetVehicle vehicle, VehicleSnapshot snapshot, int layout, Instant now) {
+    private VehicleLines.VehicleLine line(FleetVehicle vehicle, VehicleSnapshot snapshot, int layout, Instant now) {
         VehicleDescription description = snapshot.description();
         List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
         Map<String, WheelCondition> conditions = new TreeMap<>();
@@ -95,6 +97,12 @@ class VehicleLinesController {
                 description.plate(),
                 description.depot(),
                 snapshot.state(),
+                directory
+                        .couplings()
+                        .before(vehicle.id(), now.toEpochMilli())
+                        .flatMap(coupling -> directory.vehicle(coupling.puller()))
+                        .map(one -> one.description().ref())
+                        .orElse(null),
                 layout,
                 each(wheels, WheelState::sensor),
                 each(wheels, wheel -> secondsBefore(now, wheel.at())),
@@ -111,7 +119,7 @@ class VehicleLinesController {
                                 alert.kind(),
                                 alert.urgency()))
                         .toList(),
-                VehicleStanding.departure(vehicle, snapshot, wheels, now));
+                VehicleStanding.departure(directory, vehicle, snapshot, wheels, now));
     }
 
     private static <T> List<@Nullable T> each(List<WheelState> wheels, Function<WheelState, @Nullable T> value) {

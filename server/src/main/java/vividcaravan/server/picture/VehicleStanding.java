@@ -8,6 +8,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.Departure;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.Retorque;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.WheelState;
@@ -31,8 +32,25 @@ final class VehicleStanding {
         return heardAt == null ? null : Instant.ofEpochMilli(heardAt);
     }
 
-    /** Whether it may leave. */
-    static Departure departure(FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels, Instant now) {
+    /** Whether it may leave with all that hangs behind it. */
+    static Departure departure(
+            FleetDirectory fleet,
+            FleetVehicle vehicle,
+            VehicleSnapshot snapshot,
+            List<WheelState> wheels,
+            Instant now) {
+        Departure departure = departure(vehicle, snapshot, wheels, now);
+        List<FleetVehicle> combination = fleet.combination(vehicle, now.toEpochMilli());
+        for (FleetVehicle behind : combination.subList(combination.indexOf(vehicle) + 1, combination.size())) {
+            VehicleSnapshot other = behind.snapshot();
+            departure = departure.pulling(
+                    other.description().ref(), departure(behind, other, WheelStates.of(behind, other, now), now));
+        }
+        return departure;
+    }
+
+    private static Departure departure(
+            FleetVehicle vehicle, VehicleSnapshot snapshot, List<WheelState> wheels, Instant now) {
         return switch (snapshot.state()) {
             case OUT_OF_SERVICE -> Departure.outOfService(snapshot.stateReason());
             case DESCRIBED, BEING_FITTED -> Departure.unproven();

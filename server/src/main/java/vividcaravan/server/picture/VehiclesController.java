@@ -14,6 +14,7 @@ import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
 import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.fleet.VehicleSnapshot;
@@ -30,11 +31,13 @@ import vividcaravan.server.platform.ReaderUnits;
 class VehiclesController {
 
     private final VisibleFleet fleet;
+    private final FleetDirectory directory;
     private final ReaderUnits units;
     private final Clock clock;
 
-    VehiclesController(VisibleFleet fleet, ReaderUnits units, Clock clock) {
+    VehiclesController(VisibleFleet fleet, FleetDirectory directory, ReaderUnits units, Clock clock) {
         this.fleet = fleet;
+        this.directory = directory;
         this.units = units;
         this.clock = clock;
     }
@@ -61,7 +64,7 @@ class VehiclesController {
         return item(fleet.existing(ref), units.words(), clock.instant());
     }
 
-    private static VehicleGlance glance(FleetVehicle vehicle, AlertWords words, Instant now) {
+    private VehicleGlance glance(FleetVehicle vehicle, AlertWords words, Instant now) {
         VehicleSnapshot snapshot = vehicle.snapshot();
         VehicleDescription description = snapshot.description();
         List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
@@ -78,10 +81,10 @@ class VehiclesController {
                 wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                VehicleStanding.departure(vehicle, snapshot, wheels, now));
+                VehicleStanding.departure(directory, vehicle, snapshot, wheels, now));
     }
 
-    private static VehicleItem item(FleetVehicle vehicle, AlertWords words, Instant now) {
+    private VehicleItem item(FleetVehicle vehicle, AlertWords words, Instant now) {
         VehicleSnapshot snapshot = vehicle.snapshot();
         VehicleDescription description = snapshot.description();
         List<WheelState> wheels = WheelStates.of(vehicle, snapshot, now);
@@ -93,6 +96,9 @@ class VehiclesController {
                 description.duty(),
                 snapshot.state(),
                 snapshot.stateReason().orElse(null),
+                directory.combination(vehicle, now.toEpochMilli()).stream()
+                        .map(one -> one.description().ref())
+                        .toList(),
                 description.use(),
                 description.uses(),
                 axles(snapshot),
@@ -100,7 +106,7 @@ class VehiclesController {
                 wheels,
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                VehicleStanding.departure(vehicle, snapshot, wheels, now));
+                VehicleStanding.departure(directory, vehicle, snapshot, wheels, now));
     }
 
     private static List<VehicleItem.OpenAlert> alerts(FleetVehicle vehicle, AlertWords words) {

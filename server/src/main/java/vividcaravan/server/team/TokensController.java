@@ -30,7 +30,10 @@ class TokensController {
 
     record TokenList(List<ApiTokens.Token> items) {}
 
-    record TokenRequest(@Nullable String name, ApiTokens.@Nullable Scope scope) {}
+    /**
+     * @param receiver the receiver whose readings it brings, whatever they say; only for scope RECEIVER, and may be left out
+     */
+    record TokenRequest(@Nullable String name, ApiTokens.@Nullable Scope scope, @Nullable String receiver) {}
 
     @GetMapping
     @Operation(operationId = "listTokens", summary = "Tokens by which machines are let in")
@@ -41,7 +44,7 @@ class TokensController {
     @PostMapping
     @Operation(operationId = "makeToken", summary = "Make a token; its secret is shown once")
     ApiTokens.NewToken make(@RequestBody TokenRequest request, Authentication who) {
-        return tokens.make(request.name(), request.scope(), who);
+        return tokens.make(request.name(), request.scope(), request.receiver(), who);
     }
 
     @DeleteMapping("/{id}")

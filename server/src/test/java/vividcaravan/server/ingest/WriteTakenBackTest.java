@@ -91,6 +91,7 @@ class WriteTakenBackTest {
             readings.add(new IncomingReading(
                     i % 2 == 0 ? truck.left() : truck.right(),
                     new Reading(from + i * 30_000L, kpa, 20.0, null, null, true),
+                    null,
                     i));
         }
         return product.bean(JudgingLine.class).take(readings);

@@ -1,0 +1,236 @@
+package vividcaravan.server.couplings;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.hibernate.StatelessSession;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.coupling.Combinations;
+import vividcaravan.core.coupling.Coupling;
+import vividcaravan.core.coupling.CouplingRefused;
+import vividcaravan.core.coupling.HeardSpan;
+import vividcaravan.core.coupling.Hearing;
+import vividcaravan.core.coupling.HearingWatch;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.ReceiversHeard;
+import vividcaravan.server.logbook.Author;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.receivers.KnownReceiver;
+import vividcaravan.server.receivers.Receivers;
+import vividcaravan.server.writer.Pen;
+import vividcaravan.server.writer.WriterState;
+
+/** Follows what receivers hear on the road, and couples and uncouples what that makes clear. */
+@Component
+@Order(4)
+class RoadWatch implements WriterState {
+
+    private static final Logger LOG = LoggerFactory.getLogger(RoadWatch.class);
+    private static final long WRITE_EVERY_MILLIS = 10_000;
+    private static final CouplingBook.Told HEARD = new CouplingBook.Told(Coupling.Source.HEARD, Author.JUDGE.id());
+
+    private final FleetDirectory fleet;
+    private final Receivers receivers;
+    private final CouplingBook book;
+    private final Clock clock;
+    private final HearingWatch watch;
+    private final Set<HearingWatch.Ear> unwritten = new HashSet<>();
+    private final Set<HearingWatch.Ear> gone = new HashSet<>();
+    private volatile List<HearingWatch.Proposal> proposals = List.of();
+    private long writtenAt;
+    private boolean isTouched;
+
+    RoadWatch(FleetDirectory fleet, Receivers receivers, CouplingBook book, Clock clock) {
+        this.fleet = fleet;
+        this.receivers = receivers;
+        this.book = book;
+        this.clock = clock;
+        this.watch = new HearingWatch(new Known());
+    }
+
+    private final class Known implements HearingWatch.Fleet {
+        @Override
+        public Long ridesWith(String receiver) {
+            return receivers.find(receiver).map(KnownReceiver::vehicle).orElse(null);
+        }
+
+        @Override
+        public boolean isPlaced(String receiver) {
+            return receivers.find(receiver).filter(KnownReceiver::isPlaced).isPresent();
+        }
+
+        @Override
+        public boolean isPulled(long vehicle) {
+            return fleet.vehicle(vehicle)
+                    .filter(one -> one.description().kind().isPulled())
+                    .isPresent();
+        }
+    }
+
+    @Override
+    public void load(StatelessSession session) {
+        Map<HearingWatch.Ear, HeardSpan> kept = new HashMap<>();
+        session.createSelectionQuery("from HeardSpanRow", HeardSpanRow.class)
+                .getResultList()
+                .forEach(row -> kept.put(row.ear(), row.span()));
+        watch.takeUp(kept);
+        unwritten.clear();
+        gone.clear();
+        look();
+    }
+
+    @Override
+    public void settled() {
+        isTouched = false;
+    }
+
+    @Override
+    public void takeBack(StatelessSession session) {
+        if (isTouched) {
+            load(session);
+        }
+    }
+
+    /** Takes in what was heard. Runs after the receivers are known. */
+    @EventListener
+    @Order(2)
+    void heard(ReceiversHeard event) {
+        isTouched = true;
+        for (Hearing hearing : event.hearings()) {
+            for (HearingWatch.Clear clear : watch.take(hearing, fleet.couplings())) {
+                follow(event.pen(), clear, hearing);
+            }
+            unwritten.add(new HearingWatch.Ear(hearing.receiver(), hearing.vehicle()));
+        }
+        List<HearingWatch.Ear> dropped = watch.makeRoom();
+        dropped.forEach(unwritten::remove);
+        gone.addAll(dropped);
+        look();
+    }
+
+    private void look() {
+        proposals = watch.proposals(clock.millis(), fleet.couplings());
+    }
+
+    private void follow(Pen pen, HearingWatch.Clear clear, Hearing hearing) {
+        try {
+            if (clear instanceof HearingWatch.Rides rides) {
+                receivers.assume(rides.receiver(), rides.vehicle());
+            } else if (clear instanceof HearingWatch.Parted parted) {
+                part(pen, parted, hearing);
+            } else if (clear instanceof HearingWatch.Coupled coupled) {
+                couple(pen, coupled, hearing);
+            }
+        } catch (CouplingRefused e) {
+            // What is known of a later time stands; people can correct it.
+            LOG.debug("Heard together, and yet not coupled: {}", e.getMessage());
+        }
+    }
+
+    private void couple(Pen pen, HearingWatch.Coupled coupled, Hearing hearing) throws CouplingRefused {
+        leaveBehind(pen, coupled, hearing);
+        List<Long> combination = fleet.couplings().combination(coupled.front(), coupled.since());
+        long last = combination.get(combination.size() - 1);
+        book.couple(pen, coupled.trailer(), last, coupled.since(), HEARD);
+        pen.note(
+                Author.JUDGE,
+                book.deed(DeedKind.COUPLED, coupled.trailer(), last, "coupled")
+                        .because("Heard together on the road since " + Instant.ofEpochMilli(coupled.since()) + "."));
+    }
+
+    /** What is said to hang there, and is not heard while the new one is, was left behind when that came. */
+    private void leaveBehind(Pen pen, HearingWatch.Coupled coupled, Hearing hearing) {
+        for (long other : fleet.couplings().combination(coupled.front(), coupled.since())) {
+            boolean hasSensors =
+                    fleet.vehicle(other).filter(one -> !one.sensors().isEmpty()).isPresent();
+            boolean isHeard = watch.span(hearing.receiver(), other)
+                    .filter(span -> span.last() >= coupled.since())
+                    .isPresent();
+            if (other != coupled.front() && hasSensors && !isHeard) {
+                Combinations couplings = fleet.couplings();
+                couplings.before(other, coupled.since()).ifPresent(one -> {
+                    book.end(pen, one, coupled.since(), HEARD);
+                    pen.note(
+                            Author.JUDGE,
+                            book.deed(DeedKind.UNCOUPLED, other, one.puller(), "uncoupled")
+                                    .because("Another trailer is heard in its place."));
+                });
+            }
+        }
+    }
+
+    private void part(Pen pen, HearingWatch.Parted parted, Hearing hearing) throws CouplingRefused {
+        Combinations couplings = fleet.couplings();
+        Optional<Coupling> coupling = couplings.before(parted.trailer(), hearing.at());
+        if (coupling.isEmpty()) {
+            return;
+        }
+        Optional<Coupling> behind = couplings.behind(parted.trailer(), hearing.at());
+        long puller = coupling.get().puller();
+        book.end(pen, coupling.get(), parted.at(), HEARD);
+        pen.note(
+                Author.JUDGE,
+                book.deed(DeedKind.UNCOUPLED, parted.trailer(), puller, "uncoupled")
+                        .because("Not heard on the road any more since " + Instant.ofEpochMilli(parted.at()) + "."));
+        if (behind.isPresent()) {
+            long next = behind.get().pulled();
+            boolean isStillHeard = watch.span(hearing.receiver(), next)
+                    .filter(span -> hearing.at() - span.last() <= HeardSpan.BREAK_MILLIS)
+                    .isPresent();
+            if (isStillHeard) {
+                book.couple(
+                        pen, next, puller, Math.max(parted.at(), behind.get().from() + 1), HEARD);
+            }
+        }
+    }
+
+    /** Somebody says that these two do not hang together; for the single writer only. */
+    void deny(long trailer, long front) {
+        isTouched = true;
+        unwritten.addAll(watch.deny(trailer, front));
+        look();
+    }
+
+    /** Looks anew what may be proposed, since couplings changed; for the single writer only. */
+    void changed() {
+        isTouched = true;
+        look();
+    }
+
+    /** Trailers that seem to hang where nobody knows of it, as of the last reading; safe to ask from any thread. */
+    List<HearingWatch.Proposal> proposals() {
+        long now = clock.millis();
+        return proposals.stream()
+                .filter(one -> now - one.last() <= HeardSpan.BREAK_MILLIS)
+                .toList();
+    }
+
+    @Override
+    public void beforeCommit(StatelessSession session) {
+        if (unwritten.isEmpty() && gone.isEmpty()) {
+            return;
+        }
+        gone.forEach(ear -> session.createMutationQuery(
+                        "delete from HeardSpanRow where receiver = :receiver and vehicleId = :vehicle")
+                .setParameter("receiver", ear.receiver())
+                .setParameter("vehicle", ear.vehicle())
+                .executeUpdate());
+        gone.clear();
+        long now = clock.millis();
+        if (now - writtenAt >= WRITE_EVERY_MILLIS) {
+            unwritten.forEach(ear -> watch.span(ear.receiver(), ear.vehicle())
+                    .ifPresent(span -> session.upsert(HeardSpanRow.of(ear, span))));
+            unwritten.clear();
+            writtenAt = now;
+        }
+    }
+}
