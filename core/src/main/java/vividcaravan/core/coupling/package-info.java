@@ -1,4 +1,4 @@
 /**
- * Vehicles that are hooked behind each other: who pulled whom when, and what receivers tell of it. May use axles.
+ * Vehicles that are hooked behind each other: who pulled whom when, and what receivers tell of it. Depends on no other package.
  */
 package vividcaravan.core.coupling;

@@ -54,6 +54,7 @@ class RightsTest {
     private static final String OWN_NOTES = "-Y0-YY--Y--";
     private static final String OWN_ANSWERS = "-Y0--------";
     private static final String DRIVE = "-YY--------";
+    private static final String HANDLE_OR_DRIVE = "-YY-YY--Y--";
     private static final String READ = "---YYY--Y--";
     private static final String LEAVE = "---YYY--YY-";
     private static final String HANDLE = "----YY--Y--";
@@ -95,6 +96,10 @@ class RightsTest {
         row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
         row(OWN, "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
         row(READ, "listTyres", "getTyre", "listWheelMoves", "listDueWork", "exportDueWork");
+        row(PEOPLE, "listCouplings", "listCouplingProposals");
+        row(HANDLE_OR_DRIVE, "listTrailers", "couple", "uncouple", "denyCoupling");
+        row(HANDLE, "forgetCoupling", "describeReceiver", "forgetReceiver");
+        row(READ, "listReceivers");
         row(ALL, "getDueCalendar");
         row(OWN_NOTES, "tightenedAgain");
         row(HANDLE, "previewWheelMove", "moveWheels", "undoWheelMove", "correctWheelMove");

@@ -125,6 +125,7 @@ class LogbookCompletenessTest {
             fleet();
             outages();
             tyres();
+            couplings();
             alerts();
             workshop();
             office();
@@ -373,6 +374,23 @@ class LogbookCompletenessTest {
                 "{ \"axle\": 1, \"reason\": \"tied up\", \"until\": \"" + NOW.plus(Duration.ofDays(1)) + "\" }");
         String id = door.get("/api/v1" + path).json().at("/items/0/id").asString();
         doing("putBackInService", "PUT_BACK", "DELETE", path + "/" + id, null);
+    }
+
+    private void couplings() {
+        String trailer =
+                """
+                { "ref": "%s", "kind": "SEMI_TRAILER", "axles": [
+                  { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 800 } ] }""";
+        browser.send("POST", "/api/v1/vehicles", trailer.formatted("GT-71"));
+        String pair = "{ \"pulled\": \"GT-71\", \"%s\": \"LM-04\" }";
+        JsonNode made = doing("couple", "COUPLED", "POST", "/couplings", pair.formatted("puller"));
+        String coupling = "/couplings/" + made.at("/items/0/id").asString();
+        product.pass(Duration.ofSeconds(1));
+        doing("uncouple", "UNCOUPLED", "POST", coupling + "/end", "{}");
+        doing("forgetCoupling", "UNCOUPLED", "DELETE", coupling, null);
+        doing("denyCoupling", "COUPLING_DENIED", "POST", "/couplings/denials", pair.formatted("front"));
+        doing("describeReceiver", "RECEIVER_PLACED", "PUT", "/receivers/cab-4", "{ \"vehicle\": \"LM-04\" }");
+        doing("forgetReceiver", "RECEIVER_FORGOTTEN", "DELETE", "/receivers/cab-4", null);
     }
 
     private void tyres() {
