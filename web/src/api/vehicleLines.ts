@@ -13,6 +13,8 @@ export interface VehicleGlance {
   plate?: string | null;
   depot?: string | null;
   state: WireLine['state'];
+  /** Ref of the vehicle that it hangs behind. */
+  behind?: string | null;
   axles: Schemas['AxleGlance'][];
   /** Codes of its sensors, one a wheel. */
   sensors: (string | null)[];
@@ -51,6 +53,7 @@ function glance(line: WireLine, layouts: WireLines['layouts'], at: number): Vehi
     plate: line.plate ?? null,
     depot: line.depot ?? null,
     state: line.state,
+    behind: line.behind ?? null,
     axles: layout.axles,
     sensors: line.sensors,
     get wheels() {

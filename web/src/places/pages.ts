@@ -190,6 +190,16 @@ export const STORES_PAGES: PlacePage[] = [
     component: () => import('./stores/tyres/TyresPage.vue'),
   },
   {
+    name: 'receivers-heard',
+    path: '/stores/receivers',
+    title: 'Receivers',
+    answers: 'Which receivers and repeaters hear our sensors, where each is, and what it lives on.',
+    rights: 'Managers and technicians write; others read.',
+    alsoCalled: 'receivers repeaters gateways antennas boxes power mains 12 V 24 V where heard by',
+    roles: NOT_DRIVERS,
+    component: () => import('./stores/ReceiversPage.vue'),
+  },
+  {
     name: 'sensor-kinds',
     path: '/stores/sensors',
     title: 'Sensor kinds',

@@ -27,6 +27,11 @@ const props = withDefaults(
     isInteractive?: boolean;
     /** Whether a wheel can be dragged to another. */
     isCarrying?: boolean;
+    /** Whether another vehicle hangs before or behind it: the spine goes on to the hook. */
+    isHookedBefore?: boolean;
+    isHookedBehind?: boolean;
+    /** Whether it fills the width of what is around it. */
+    fills?: boolean;
     /** How many times its size it may grow where there is room. */
     grow?: number;
   }>(),
@@ -54,7 +59,7 @@ const units = useUnits();
 const { age } = useClock();
 const LABELS = 20;
 
-const strip = computed(() => layOut(props.vehicle, props.size));
+const strip = computed(() => layOut(props.vehicle, props.size, props.isHookedBehind));
 const isPage = computed(() => props.size === 'page');
 const height = computed(() => strip.value.height + (isPage.value ? LABELS : 0));
 const words = computed(
@@ -80,15 +85,15 @@ function crossBar(x: number, isLiftable: boolean): string {
 
 <template>
   <svg
-    :style="{ width: `max(${strip.width}px, min(100%, ${strip.width * grow}px))` }"
-    :height="grow === 1 ? height : undefined"
+    :style="{ width: fills ? '100%' : `max(${strip.width}px, min(100%, ${strip.width * grow}px))` }"
+    :height="grow === 1 && !fills ? height : undefined"
     :viewBox="`0 0 ${strip.width} ${height}`"
     :role="isInteractive ? 'group' : 'img'"
     :aria-label="words"
     class="block shrink-0"
   >
     <path
-      :d="`M${strip.spineFrom} ${strip.spineY}H${strip.spineTo}`"
+      :d="`M${isHookedBefore ? 0 : strip.spineFrom} ${strip.spineY}H${isHookedBehind ? strip.width : strip.spineTo}`"
       stroke="var(--ink)"
       :stroke-width="spineWidth"
     />

@@ -60,6 +60,8 @@ const link = computed<RouteLocationRaw | undefined>(() => {
       return { name: 'team' };
     case 'DEPOT':
       return { name: 'depots' };
+    case 'RECEIVER':
+      return { name: 'receivers-heard' };
     case 'TOKEN':
       return { name: 'receivers' };
     case 'BACKUP':

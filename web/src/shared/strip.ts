@@ -77,8 +77,16 @@ export function teeth(wheel: StripWheelState, wheels: StripWheelState[]): number
   return Math.max(0, Math.min(MOST_TEETH, Math.floor((wheel.temperatureC - middle) / DEGREES_PER_TOOTH)));
 }
 
-/** Where everything stands: front at the left, left wheels above the spine, outer twins farther from it. */
-export function layOut(vehicle: Pick<StripVehicle, 'axles' | 'wheels'>, size: StripSize): DrawnStrip {
+/**
+ * Where everything stands: front at the left, left wheels above the spine, outer twins farther from it.
+ *
+ * @param isHookedBehind whether something hangs behind it: spares then leave the spine free that goes on to the hook
+ */
+export function layOut(
+  vehicle: Pick<StripVehicle, 'axles' | 'wheels'>,
+  size: StripSize,
+  isHookedBehind = false,
+): DrawnStrip {
   const m = MEASURES[size];
   const isTwin = vehicle.axles.some((axle) => axle.wheels === 'TWIN');
   const half = m.spine + (isTwin ? 2 : 1) * (m.wheelHeight + m.gap) + m.margin;
@@ -89,7 +97,10 @@ export function layOut(vehicle: Pick<StripVehicle, 'axles' | 'wheels'>, size: St
     const { axle, side, slot, spare } = place(state.position);
     if (spare) {
       const x = axleX(vehicle.axles.length) + m.axleStep * 1.05;
-      const y = half + (spare - 1 - (spares.length - 1) / 2) * (m.wheelHeight + m.gap) - m.wheelHeight / 2;
+      const beside =
+        half + (spare - 1 - (spares.length - 1) / 2) * (m.wheelHeight + m.gap) - m.wheelHeight / 2;
+      const below = half + m.spine + (spare - 1) * (m.wheelHeight + m.gap);
+      const y = isHookedBehind ? below : beside;
       return { state, x: x - m.wheelWidth / 2, y, outward: 1, teeth: 0, isSpare: true };
     }
     const outward = side === 'L' ? -1 : 1;

@@ -4,9 +4,10 @@ import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
+import { useCombination } from '@/api/couplings';
 import { useChart, type AlertDetail, type VehicleItem } from '@/api/fleet';
 import { useSession } from '@/api/session';
-import AxleStrip from '@/shared/AxleStrip.vue';
+import CombinationStrip from '@/shared/CombinationStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
 import LogbookPart from '@/shared/LogbookPart.vue';
 import { placeWords } from '@/shared/position';
@@ -61,6 +62,7 @@ watch(
   () => (hours.value = props.detail.chartHours),
 );
 const wheel = computed(() => props.vehicle?.wheels.find((w) => w.position === item.value.position));
+const combination = useCombination(() => props.vehicle);
 const shownPosition = computed(() => props.detail.shownPosition ?? undefined);
 const { data: chart } = useChart(() =>
   item.value.vehicle && shownPosition.value
@@ -147,7 +149,13 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
           }}</RouterLink>, front at the left, {{ units.pressureSymbol.value }} at {{ units.reference.value }}
         </p>
         <SidewaysScroll label="The vehicle’s axles">
-          <AxleStrip :vehicle="vehicle" size="page" :chosen="shownPosition" :grow="height < TALL ? 1 : 1.3" />
+          <CombinationStrip
+            :vehicles="combination"
+            size="page"
+            :chosen-in="vehicle.ref"
+            :chosen="shownPosition"
+            :grow="height < TALL ? 1 : 1.3"
+          />
         </SidewaysScroll>
       </template>
 

@@ -3,9 +3,10 @@ import { useDocumentVisibility } from '@vueuse/core';
 import { computed, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useDriverPage, useDriverWords, type DriverPage } from '@/api/driver';
+import { useCombination } from '@/api/couplings';
 import { useVehicle } from '@/api/fleet';
 import { prefer, useSession } from '@/api/session';
-import AxleStrip from '@/shared/AxleStrip.vue';
+import CombinationStrip from '@/shared/CombinationStrip.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import ChoiceRow from '@/shared/ChoiceRow.vue';
 import { useClock } from '@/shared/time';
@@ -13,6 +14,7 @@ import { urgencyText } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import DriverAnswers from './DriverAnswers.vue';
+import PullsBehind from './PullsBehind.vue';
 import NutsDue from './NutsDue.vue';
 import WalksDue from './WalksDue.vue';
 
@@ -27,6 +29,7 @@ const visibility = useDocumentVisibility();
 const first = computed(() => page.value?.tasks[0]);
 const more = computed(() => page.value?.tasks.slice(1) ?? []);
 const { vehicle } = useVehicle(() => first.value?.vehicle);
+const combination = useCombination(vehicle);
 
 /** What lies before somebody's eyes is read: the workshop wants to know. */
 watch(
@@ -56,7 +59,13 @@ const speak = (language: DriverPage['language']) =>
       </h1>
       <p class="mt-2 text-xl leading-snug font-medium">{{ first.instruction.where }}</p>
       <SidewaysScroll v-if="vehicle" :label="page.words.strip ?? ''">
-        <AxleStrip :vehicle="vehicle" size="page" :chosen="first.position ?? undefined" :grow="0.8" />
+        <CombinationStrip
+          :vehicles="combination"
+          size="page"
+          :chosen-in="vehicle.ref"
+          :chosen="first.position ?? undefined"
+          :grow="0.8"
+        />
       </SidewaysScroll>
       <p>{{ first.instruction.why }}</p>
 
@@ -82,6 +91,7 @@ const speak = (language: DriverPage['language']) =>
       <DriverAnswers class="mt-5" :task="first" :words="page.words" />
       <NutsDue class="mt-6 border-t border-rule pt-3" :retorques="page.retorques" :words="page.words" />
       <WalksDue class="mt-6 border-t border-rule pt-3" :walks="page.walks" :words="page.words" />
+      <PullsBehind class="mt-6 border-t border-rule pt-3" :pulls="page.pulls" :words="page.words" />
 
       <section v-if="more.length" class="mt-6 border-t border-rule pt-3">
         <h2>{{ page.words.more }}</h2>
@@ -114,6 +124,7 @@ const speak = (language: DriverPage['language']) =>
       <p v-if="page.vehicles" class="mt-2">{{ page.words.nothingMore }}</p>
       <NutsDue class="mt-5" :retorques="page.retorques" :words="page.words" />
       <WalksDue class="mt-5" :walks="page.walks" :words="page.words" />
+      <PullsBehind class="mt-5" :pulls="page.pulls" :words="page.words" />
     </template>
     <p class="mt-5 text-quiet">{{ page.words.caution }}</p>
     <ChoiceRow

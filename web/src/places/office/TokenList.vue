@@ -15,6 +15,7 @@ const { data, error } = useTokens();
 
 const name = ref('');
 const scope = ref<Schemas['Token']['scope']>('RECEIVER');
+const receiver = ref('');
 const made = ref<Schemas['NewToken']>();
 const { trouble, attempt } = useAttempt();
 
@@ -38,9 +39,16 @@ const changing = (work: () => Promise<void>) =>
 const make = () =>
   changing(async () => {
     made.value = await answer(
-      http.POST('/api/v1/tokens', { body: { name: name.value, scope: scope.value } }),
+      http.POST('/api/v1/tokens', {
+        body: {
+          name: name.value,
+          scope: scope.value,
+          receiver: (scope.value === 'RECEIVER' && receiver.value.trim()) || null,
+        },
+      }),
     );
     name.value = '';
+    receiver.value = '';
   });
 
 const end = (id: number) =>
@@ -69,7 +77,12 @@ const { copy, copied } = useClipboard({ legacy: true });
       <tbody>
         <tr v-for="token in data.items" :key="token.id" class="border-b border-rule">
           <th scope="row" class="py-1.5 font-medium">{{ token.name }}</th>
-          <td>{{ SCOPES[token.scope] }}</td>
+          <td>
+            {{ SCOPES[token.scope]
+            }}<template v-if="token.receiver"
+              >, as <span class="figure">{{ token.receiver }}</span></template
+            >
+          </td>
           <td>{{ token.owner }}</td>
           <td class="figure">{{ at(token.createdAt) }}</td>
           <td class="text-right">
@@ -125,6 +138,16 @@ const { copy, copied } = useClipboard({ legacy: true });
         <select v-model="scope" class="field mt-1">
           <option v-for="(words, value) in SCOPES" :key="value" :value="value">{{ words }}</option>
         </select>
+      </label>
+      <label v-if="scope === 'RECEIVER'" class="w-64">
+        Receiver’s name, if its readings do not say it
+        <input
+          v-model="receiver"
+          class="field mt-1"
+          placeholder="such as: cab-GX-05"
+          maxlength="60"
+          autocomplete="off"
+        />
       </label>
       <button type="submit" class="button">Make a token</button>
     </form>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { RouterLink, useRoute } from 'vue-router';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useCombination } from '@/api/couplings';
 import { useChart, useVehicle } from '@/api/fleet';
 import { useSession } from '@/api/session';
-import AxleStrip from '@/shared/AxleStrip.vue';
+import CombinationStrip from '@/shared/CombinationStrip.vue';
 import EvidenceChart from '@/shared/EvidenceChart.vue';
 import LogbookPart from '@/shared/LogbookPart.vue';
 import { placeWords, vehicleKindWords } from '@/shared/position';
@@ -14,6 +15,7 @@ import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import LimitsSheet from './LimitsSheet.vue';
 import VehicleAlerts from './VehicleAlerts.vue';
+import VehicleCouplings from './VehicleCouplings.vue';
 import VehicleNuts from './VehicleNuts.vue';
 import VehicleStanding from './VehicleStanding.vue';
 import VehicleTyres from './VehicleTyres.vue';
@@ -37,10 +39,12 @@ const hours = ref(24);
 const { isDriver, mayHandleAlerts } = useSession();
 const isAdjusting = ref(false);
 
+const combination = useCombination(vehicle);
 const hasSensors = computed(() => vehicle.value?.wheels.some((wheel) => wheel.sensor));
 const print = () => window.print();
 
 const route = useRoute();
+const router = useRouter();
 /** The jump box names a wheel; after that the choice is made here. */
 const picked = ref<string>();
 watch(
@@ -55,6 +59,11 @@ const chosen = computed(
     vehicle.value?.alerts.find((alert) => alert.position)?.position ??
     vehicle.value?.wheels.find((wheel) => wheel.sensor)?.position,
 );
+/** A wheel of another vehicle of the combination is looked at on that one's page. */
+function choose(of: string, position: string): void {
+  if (of === props.vehicleRef) picked.value = position;
+  else void router.push({ name: 'vehicle', params: { vehicleRef: of }, query: { wheel: position } });
+}
 const limits = computed(() =>
   vehicle.value && chosen.value ? limitsAt(vehicle.value, chosen.value) : undefined,
 );
@@ -90,6 +99,7 @@ const { data: chart } = useChart(() =>
     </div>
 
     <VehicleStanding :vehicle="vehicle" />
+    <VehicleCouplings :vehicle="vehicle" />
     <VehicleNuts v-if="!isDriver" :vehicle-ref="vehicle.ref" />
     <p v-if="!hasSensors" class="mt-3 max-w-2xl">
       No sensor sits on this vehicle, so nothing is known of its tyres. Fit them in the
@@ -112,25 +122,32 @@ const { data: chart } = useChart(() =>
     </ul>
 
     <div class="mt-4 grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,39rem)_1fr]">
-      <section class="min-w-0">
+      <section class="min-w-0" :class="{ 'xl:col-span-2': combination.length > 1 }">
         <p class="mb-1 text-quiet">
           Front at the left, left wheels above, {{ units.pressureSymbol.value }} at
           {{ units.reference.value }}
         </p>
         <SidewaysScroll label="The vehicle’s axles">
-          <AxleStrip
-            :vehicle="vehicle"
+          <CombinationStrip
+            :vehicles="combination"
             size="page"
             is-interactive
             :grow="1.4"
+            :chosen-in="vehicle.ref"
             :chosen="chosen"
-            @choose="picked = $event"
+            @choose="choose"
           />
         </SidewaysScroll>
-        <h2 class="mt-4 mb-1 text-base">Wheel sheet</h2>
+      </section>
+      <section class="min-w-0">
+        <h2 class="mb-1 text-base">Wheel sheet</h2>
         <WheelSheet :vehicle="vehicle" :chosen="chosen" @choose="picked = $event" />
       </section>
-      <section v-if="chosen" class="min-w-0">
+      <section
+        v-if="chosen"
+        class="min-w-0 xl:col-start-2"
+        :class="combination.length > 1 ? 'xl:row-start-2' : 'xl:row-span-2 xl:row-start-1'"
+      >
         <h2 class="mb-1 text-base">
           <span class="figure">{{ chosen }}</span> {{ placeWords(chosen) }}
         </h2>

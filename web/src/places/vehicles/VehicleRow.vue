@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { VehicleGlance } from '@/api/fleet';
-import AxleStrip from '@/shared/AxleStrip.vue';
+import CombinationStrip from '@/shared/CombinationStrip.vue';
 import { stateWords, vehicleKindWords } from '@/shared/position';
 import { useClock } from '@/shared/time';
 import { kindWords, urgencyText, urgencyWords } from '@/shared/urgency';
@@ -10,7 +10,12 @@ import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { need } from './rows';
 
 /** The cells of one vehicle's line. */
-const props = defineProps<{ vehicle: VehicleGlance; isDeparture: boolean }>();
+const props = defineProps<{
+  vehicle: VehicleGlance;
+  /** What hangs behind it, from the front. */
+  pulls: VehicleGlance[];
+  isDeparture: boolean;
+}>();
 
 const { age } = useClock();
 const urgency = computed(() => need(props.vehicle));
@@ -28,7 +33,7 @@ const reasons = computed(() => props.vehicle.departure.reasons);
     >
   </span>
   <span role="cell" class="figure hidden truncate text-quiet sm:block">{{ vehicle.plate }}</span>
-  <span role="cell" class="overflow-hidden"><AxleStrip :vehicle="vehicle" /></span>
+  <span role="cell" class="overflow-hidden"><CombinationStrip :vehicles="[vehicle, ...pulls]" /></span>
   <span role="cell" class="hidden truncate pr-3 sm:block">
     <template v-if="first">
       <RouterLink :to="{ name: 'desk', params: { id: first.id } }" class="text-ink"
@@ -41,6 +46,9 @@ const reasons = computed(() => props.vehicle.departure.reasons);
     <span v-else-if="vehicle.state !== 'IN_SERVICE'" class="text-quiet">{{ stateWords(vehicle.state) }}</span>
     <span v-else-if="!hasSensors" class="text-quiet">no sensors yet</span>
     <span v-else class="text-quiet">{{ vehicleKindWords(vehicle.kind) }}</span>
+    <span v-if="vehicle.behind" class="text-quiet">
+      behind <span class="figure">{{ vehicle.behind }}</span></span
+    >
   </span>
   <span role="cell" class="figure hidden text-right text-quiet sm:block">{{ age(vehicle.lastHeardAt) }}</span>
   <span role="cell" class="truncate pl-5" :title="isDeparture ? reasons.join(', ') : undefined">

@@ -6,7 +6,8 @@ import { RouterLink } from 'vue-router';
 import { useVehiclesFromTheFirst } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import VehicleRow from './VehicleRow.vue';
-import { isChosen, lines, NO_CHOICE, type Choice, type Line } from './rows';
+import CouplingProposals from './CouplingProposals.vue';
+import { hooks, isChosen, lines, NO_CHOICE, pulledBy, type Choice, type Line } from './rows';
 
 /** How is every vehicle, and which may leave? */
 
@@ -43,6 +44,8 @@ const counts = computed(() =>
       }
     : { vehicles: data.value?.total ?? 0, wheels: data.value?.totalWheels ?? 0 },
 );
+/** Of all vehicles: what hangs behind one that was found may not be found itself. */
+const behind = computed(() => hooks(all.value));
 const rows = computed(() => lines(found.value, isDeparture.value));
 
 /** Only what can be seen is drawn: a list may have thousands of lines. */
@@ -52,7 +55,8 @@ const ROW = 44;
 const TWIN_ROW = 64;
 function sizeOf(line: Line | undefined): number {
   if (!line || !('vehicle' in line)) return HEADING;
-  return line.vehicle.axles.some((axle) => axle.wheels === 'TWIN') ? TWIN_ROW : ROW;
+  const drawn = [line.vehicle, ...pulledBy(line.vehicle, behind.value)];
+  return drawn.some((one) => one.axles.some((axle) => axle.wheels === 'TWIN')) ? TWIN_ROW : ROW;
 }
 const list = useTemplateRef('list');
 const { top } = useElementBounding(list);
@@ -127,6 +131,7 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
         >Describe a vehicle</RouterLink
       >
     </div>
+    <CouplingProposals class="pb-3 print:hidden" />
     <p v-if="isDeparture && !isDriver" class="pb-2 print:hidden">
       <RouterLink to="/gate" class="way">Large, for the gate or on paper</RouterLink>
     </p>
@@ -162,7 +167,12 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
             :class="'vehicle' in line ? 'vehicle-line border-t border-rule' : ''"
             :style="{ top: `${start - offset}px`, height: `${size}px` }"
           >
-            <VehicleRow v-if="'vehicle' in line" :vehicle="line.vehicle" :is-departure="isDeparture" />
+            <VehicleRow
+              v-if="'vehicle' in line"
+              :vehicle="line.vehicle"
+              :pulls="pulledBy(line.vehicle, behind)"
+              :is-departure="isDeparture"
+            />
             <div v-else role="rowheader" class="flex items-end gap-3 pt-4 font-semibold">
               {{ line.heading }} <span class="figure font-normal text-quiet">{{ line.count }}</span>
             </div>

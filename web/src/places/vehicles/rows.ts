@@ -82,3 +82,17 @@ export function lines(vehicles: VehicleGlance[], isDeparture: boolean): Line[] {
     ...group.vehicles.map((vehicle) => ({ vehicle })),
   ]);
 }
+
+/** What hangs behind which vehicle now, by the ref of the one before it. */
+export function hooks(vehicles: VehicleGlance[]): Map<string, VehicleGlance> {
+  return new Map(vehicles.flatMap((one) => (one.behind ? [[one.behind, one]] : [])));
+}
+
+/** All that hangs behind a vehicle, from the front. */
+export function pulledBy(vehicle: VehicleGlance, behind: Map<string, VehicleGlance>): VehicleGlance[] {
+  // Whoever hangs behind another shows its own strip; the whole one stands where the front is.
+  if (vehicle.behind) return [];
+  const all: VehicleGlance[] = [];
+  for (let next = behind.get(vehicle.ref); next; next = behind.get(next.ref)) all.push(next);
+  return all;
+}

@@ -38,8 +38,9 @@ create table heard_span (
   last_at bigint not null,
   times integer not null,
   coolest double precision,
-  drives boolean not null,
-  stands boolean not null,
+  moved_at bigint,
+  warmed_at bigint,
+  stands_at bigint,
   missed integer not null,
   denied boolean not null,
   primary key (receiver, vehicle_id)

@@ -44,6 +44,26 @@ public final class Larkmoor {
         return table("vehicles.csv").stream().map(row -> vehicle(row, faults)).toList();
     }
 
+    /**
+     * Which receiver hears the sensors of each vehicle: one in the cab of each that drives, which hears the trailer behind it
+     * too. Trailers that stand behind nobody are heard by nobody who gives a name.
+     */
+    static Map<String, String> receivers(List<VehiclePlan> vehicles) {
+        Map<String, String> receivers = new TreeMap<>();
+        vehicles.stream()
+                .filter(vehicle -> !vehicle.kind().isPulled())
+                .forEach(vehicle -> receivers.put(vehicle.ref(), "cab-" + vehicle.ref()));
+        combinations().forEach((trailer, puller) -> receivers.put(trailer, receivers.get(puller)));
+        return receivers;
+    }
+
+    /** Which vehicle pulls each trailer. */
+    public static Map<String, String> combinations() {
+        Map<String, String> pullers = new TreeMap<>();
+        table("combinations.csv").forEach(row -> pullers.put(row[0], row[1]));
+        return pullers;
+    }
+
     private static VehiclePlan vehicle(String[] row, List<String[]> faults) {
         return new VehiclePlan(
                 row[0],

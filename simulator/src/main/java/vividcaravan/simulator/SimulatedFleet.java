@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -29,6 +30,7 @@ public final class SimulatedFleet {
     private static final long SETTLING_MILLIS = 6 * 3_600_000L;
 
     private final List<SimulatedVehicle> vehicles = new ArrayList<>();
+    private final Map<String, String> receivers;
     private final long anchor;
     private long denseFrom;
     private long now;
@@ -46,6 +48,7 @@ public final class SimulatedFleet {
         denseFrom = anchor - DENSE.toMillis();
         now = anchor - history.toMillis();
         List<VehiclePlan> plans = Larkmoor.vehicles();
+        receivers = Larkmoor.receivers(plans);
         for (int i = 0; i < plans.size(); i++) {
             vehicles.add(new SimulatedVehicle(plans.get(i), i, anchor, now));
         }
@@ -90,7 +93,10 @@ public final class SimulatedFleet {
                     .filter(subject -> incident.position() == null || subject.has(incident.position()))
                     .ifPresent(subject -> incident.startAndEnd(from, subject, anchor, receiver));
         }
-        vehicles.forEach(vehicle -> vehicle.pass(from, to, everyMillis, receiver));
+        for (SimulatedVehicle vehicle : vehicles) {
+            String heardBy = receivers.get(vehicle.ref());
+            vehicle.pass(from, to, everyMillis, reading -> receiver.accept(reading.heardBy(heardBy)));
+        }
     }
 
     /** The vehicle with this ref, if it drives in the scenario. */

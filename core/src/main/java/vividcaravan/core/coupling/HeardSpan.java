@@ -7,8 +7,9 @@ package vividcaravan.core.coupling;
  * @param last when it was last heard on the road
  * @param times in how many minutes it was heard
  * @param coolestC the coolest that its tyres were meanwhile, °C; NaN while not known
- * @param drives whether it is known to drive
- * @param stands whether the last it said was that it stands
+ * @param movedAt when it last said that it moves; {@link #NEVER} where it did not
+ * @param warmedAt when its tyres had last warmed as driving does it; {@link #NEVER} where they did not
+ * @param standsAt when it last said that it stands; {@link #NEVER} where it did not
  * @param missed in how many minutes the motor vehicle was heard on the road since, and this one was not
  * @param isDenied whether somebody said that it does not hang behind the motor vehicle
  */
@@ -17,10 +18,14 @@ public record HeardSpan(
         long last,
         int times,
         double coolestC,
-        boolean drives,
-        boolean stands,
+        long movedAt,
+        long warmedAt,
+        long standsAt,
         int missed,
         boolean isDenied) {
+
+    /** No such time. */
+    public static final long NEVER = Long.MIN_VALUE / 2;
 
     /** A pause of more than this and it begins anew: sensors that report rarely do so every five minutes [common practice]. */
     public static final long BREAK_MILLIS = 12L * 60 * 1000;
@@ -35,8 +40,9 @@ public record HeardSpan(
                 hearing.at(),
                 hearing.isStanding() ? 0 : 1,
                 hearing.celsius(),
-                Boolean.TRUE.equals(hearing.isMoving()),
-                hearing.isStanding(),
+                Boolean.TRUE.equals(hearing.isMoving()) ? hearing.at() : NEVER,
+                NEVER,
+                hearing.isStanding() ? hearing.at() : NEVER,
                 0,
                 false);
     }
@@ -44,25 +50,48 @@ public record HeardSpan(
     /** The same with more heard of it. */
     HeardSpan hear(Hearing hearing) {
         if (hearing.isStanding()) {
-            return new HeardSpan(since, last, times, hearing.celsius(), false, true, missed, isDenied);
+            return new HeardSpan(since, last, times, hearing.celsius(), NEVER, NEVER, hearing.at(), missed, isDenied);
+        }
+        if (stands() && hearing.isMoving() == null && hearing.at() - standsAt <= BREAK_MILLIS) {
+            // Beside sensors that say that it stands, others that say nothing of it do not say that it moves.
+            return this;
         }
         if (times == 0 || hearing.at() - last > BREAK_MILLIS) {
             return begin(hearing);
         }
-        double coolest = hearing.celsius() < coolestC || Double.isNaN(coolestC) ? hearing.celsius() : coolestC;
-        boolean isDriving =
-                drives || Boolean.TRUE.equals(hearing.isMoving()) || hearing.celsius() - coolest >= WARMED_C;
-        return new HeardSpan(since, hearing.at(), times + 1, coolest, isDriving, false, 0, isDenied);
+        boolean isWarmer = hearing.celsius() - coolestC >= WARMED_C;
+        // What comes after is measured from there: tyres that are warm and stay so may stand.
+        boolean isCoolest = isWarmer || hearing.celsius() < coolestC || Double.isNaN(coolestC);
+        return new HeardSpan(
+                since,
+                hearing.at(),
+                times + 1,
+                isCoolest ? hearing.celsius() : coolestC,
+                Boolean.TRUE.equals(hearing.isMoving()) ? hearing.at() : movedAt,
+                isWarmer ? hearing.at() : warmedAt,
+                standsAt,
+                0,
+                isDenied);
     }
 
     /** The same once more not heard beside its motor vehicle. */
     HeardSpan andMissed() {
-        return new HeardSpan(since, last, times, coolestC, drives, stands, missed + 1, isDenied);
+        return new HeardSpan(since, last, times, coolestC, movedAt, warmedAt, standsAt, missed + 1, isDenied);
     }
 
     /** The same with somebody's word against it. */
     HeardSpan denied() {
-        return new HeardSpan(since, last, times, coolestC, drives, stands, missed, true);
+        return new HeardSpan(since, last, times, coolestC, movedAt, warmedAt, standsAt, missed, true);
+    }
+
+    /** Whether the last it said was that it stands. */
+    boolean stands() {
+        return standsAt > last || times == 0;
+    }
+
+    /** Whether it is known to have driven. */
+    boolean drives() {
+        return movedAt > NEVER || warmedAt > NEVER;
     }
 
     /** For how long it was heard, ms. */

@@ -25,6 +25,9 @@ public final class HearingWatch {
     /** So long is no chance. */
     public static final long CERTAIN_MILLIS = 10L * 60 * 1000;
 
+    /** Sensors that say nothing of moving go on for ten minutes after it stopped, some for less [common practice]. */
+    private static final long ASLEEP_BY_THEN_MILLIS = 20L * 60 * 1000;
+
     private static final int LEAST_TIMES = 3;
     /** Another receiver that hears it a third as often may be the nearer one [our judgement]. */
     private static final int CLEARLY_MORE = 3;
@@ -170,17 +173,23 @@ public final class HearingWatch {
         HeardSpan span = spans.get(ear);
         Coupling coupling = couplings.before(trailer, own.last()).orElseThrow();
         boolean wasHeard = span != null && span.times() > 0 && span.last() >= coupling.from();
-        if (!wasHeard || !own.drives()) {
+        if (!wasHeard) {
             // Of a trailer that this receiver never hears its silence says nothing.
             return Optional.empty();
         }
         HeardSpan missed = span.andMissed();
         put(ear, missed);
-        long alone = Math.max(span.last(), own.since());
-        boolean isOver = own.last() - alone >= CERTAIN_MILLIS && missed.missed() >= LEAST_TIMES;
+        long alone = Math.max(span.last(), Math.max(own.since(), own.standsAt()));
+        boolean isOver = missed.missed() >= LEAST_TIMES && isGone(own, alone);
         return isOver
                 ? Optional.of(new Parted(trailer, couplings.front(trailer, own.last()), alone))
                 : Optional.empty();
+    }
+
+    /** Whether a motor vehicle that is heard alone since then has driven away. */
+    private static boolean isGone(HeardSpan own, long alone) {
+        return own.movedAt() - alone >= CERTAIN_MILLIS
+                || own.last() - alone >= ASLEEP_BY_THEN_MILLIS && own.warmedAt() > alone;
     }
 
     /** Whether no other motor vehicle is heard by the receiver nearly as often. */

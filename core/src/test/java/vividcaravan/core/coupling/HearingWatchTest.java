@@ -163,6 +163,41 @@ class HearingWatchTest {
     }
 
     @Test
+    void aStopPartsNobodyThoughSomeSensorsFallAsleepBeforeOthers() {
+        for (int minute = 0; minute < 40; minute++) {
+            hear("cab-1", TRACTOR, minute, null, 12 + minute * 0.5);
+            hear("cab-1", TRAILER, minute + 0.2, null, 12 + minute * 0.5);
+        }
+        for (int minute = 40; minute < 52; minute++) {
+            hear("cab-1", TRACTOR, minute, null, 32);
+        }
+        for (int minute = 55; minute < 80; minute++) {
+            hear("cab-1", TRACTOR, minute, null, 30);
+            hear("cab-1", TRAILER, minute + 0.2, null, 30);
+        }
+        assertThat(clear).hasSize(1);
+
+        for (int minute = 80; minute < 120; minute++) {
+            hear("cab-1", TRACTOR, minute, null, 24 + (minute - 80) * 0.3);
+        }
+        assertThat(clear).hasSize(2).last().isInstanceOf(HearingWatch.Parted.class);
+    }
+
+    @Test
+    void aStopPartsNobodyThoughOnlySomeSensorsSayThatTheyMove() {
+        drive(0, 30);
+        for (int minute = 31; minute < 46; minute++) {
+            hear("cab-1", TRACTOR, minute, minute % 3 == 0 ? false : null, 28);
+        }
+        for (int minute = 46; minute < 49; minute++) {
+            hear("cab-1", TRACTOR, minute, true, 28);
+        }
+        drive(49, 80);
+
+        assertThat(clear).hasSize(1);
+    }
+
+    @Test
     void whoeverIsHeardWithAnotherWasTakenOverByIt() {
         drive(0, 20);
         for (int minute = 60; minute < 80; minute++) {

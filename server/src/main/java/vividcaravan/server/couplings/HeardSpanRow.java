@@ -44,11 +44,12 @@ class HeardSpanRow {
     int times;
     Double coolest;
 
-    @Column(name = "drives")
-    boolean isDriving;
+    /** Null where it never did; the next two likewise. */
+    Long movedAt;
 
-    @Column(name = "stands")
-    boolean isStanding;
+    Long warmedAt;
+
+    Long standsAt;
 
     int missed;
 
@@ -63,11 +64,16 @@ class HeardSpanRow {
         row.lastAt = span.last();
         row.times = span.times();
         row.coolest = Double.isNaN(span.coolestC()) ? null : span.coolestC();
-        row.isDriving = span.drives();
-        row.isStanding = span.stands();
+        row.movedAt = timeOrNull(span.movedAt());
+        row.warmedAt = timeOrNull(span.warmedAt());
+        row.standsAt = timeOrNull(span.standsAt());
         row.missed = span.missed();
         row.isDenied = span.isDenied();
         return row;
+    }
+
+    private static Long timeOrNull(long at) {
+        return at == HeardSpan.NEVER ? null : Long.valueOf(at);
     }
 
     HearingWatch.Ear ear() {
@@ -80,8 +86,9 @@ class HeardSpanRow {
                 lastAt,
                 times,
                 coolest == null ? Double.NaN : coolest,
-                isDriving,
-                isStanding,
+                movedAt == null ? HeardSpan.NEVER : movedAt,
+                warmedAt == null ? HeardSpan.NEVER : warmedAt,
+                standsAt == null ? HeardSpan.NEVER : standsAt,
                 missed,
                 isDenied);
     }

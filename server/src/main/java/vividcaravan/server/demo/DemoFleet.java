@@ -60,6 +60,7 @@ class DemoFleet implements DisposableBean {
     private final Accounts accounts;
     private final DemoStores stores;
     private final DemoTyres tyres;
+    private final DemoCouplings couplings;
     private final Installation installation;
     private final Clock clock;
     private final boolean isDemo;
@@ -75,6 +76,7 @@ class DemoFleet implements DisposableBean {
             Accounts accounts,
             DemoStores stores,
             DemoTyres tyres,
+            DemoCouplings couplings,
             Installation installation,
             Clock clock,
             VividProperties properties) {
@@ -86,6 +88,7 @@ class DemoFleet implements DisposableBean {
         this.accounts = accounts;
         this.stores = stores;
         this.tyres = tyres;
+        this.couplings = couplings;
         this.installation = installation;
         this.clock = clock;
         this.file = new IncidentFile(properties.dataDir().resolve("demo-incidents.json"));
@@ -106,6 +109,7 @@ class DemoFleet implements DisposableBean {
             accounts.reachBy(DemoAccounts.DRIVER, PHONE);
             stores.fill();
             tyres.fill(begun);
+            couplings.fill(begun);
             fleet.depots().forEach(depot -> duty.set(depot.name(), week(), List.of()));
         }
         // The secret is shown once and kept nowhere, so each start makes a new one.

@@ -23,6 +23,7 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.driver.DriverWords;
 import vividcaravan.core.driver.Instruction;
 import vividcaravan.core.driver.Language;
@@ -31,6 +32,7 @@ import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.alerts.AlertActions;
 import vividcaravan.server.fleet.DepotDescription;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VisibleFleet;
@@ -50,6 +52,7 @@ class DriverPageController {
     private final Instructions instructions;
     private final AlertActions actions;
     private final Walks walks;
+    private final FleetDirectory fleet;
     private final Clock clock;
 
     DriverPageController(
@@ -58,7 +61,9 @@ class DriverPageController {
             Instructions instructions,
             AlertActions actions,
             Walks walks,
+            FleetDirectory fleet,
             Clock clock) {
+        this.fleet = fleet;
         this.clock = clock;
         this.walks = walks;
         this.visible = visible;
@@ -99,6 +104,7 @@ class DriverPageController {
      * @param tasks the most urgent first; among those what the workshop told of
      * @param vehicles how many vehicles are assigned to the driver
      * @param walks the walk round each of them that is in service
+     * @param pulls what hangs behind each of them that may pull something
      * @param retorques their wheel nuts that are to be tightened again
      */
     record DriverPage(
@@ -109,7 +115,18 @@ class DriverPageController {
             List<Task> tasks,
             int vehicles,
             List<WalkOf> walks,
+            List<PullOf> pulls,
             List<RetorqueOf> retorques) {}
+
+    /**
+     * What hangs behind a vehicle.
+     *
+     * @param hooks from the front
+     */
+    record PullOf(String vehicle, List<HookOf> hooks) {}
+
+    /** A vehicle that hangs behind another, and by which coupling. */
+    record HookOf(String coupling, String pulled) {}
 
     /**
      * Wheels of a vehicle that were off.
@@ -158,7 +175,38 @@ class DriverPageController {
                 tasks,
                 own.size(),
                 walksOf(own, DriverWords.in(language)),
+                pullsOf(own),
                 retorquesOf(own, DriverWords.in(language)));
+    }
+
+    private List<PullOf> pullsOf(List<FleetVehicle> own) {
+        long now = clock.millis();
+        Combinations couplings = fleet.couplings();
+        return own.stream()
+                .filter(vehicle -> couplings.before(vehicle.id(), now).isEmpty())
+                .map(vehicle -> new PullOf(
+                        vehicle.description().ref(),
+                        couplings.combination(vehicle.id(), now).stream()
+                                .skip(1)
+                                .map(pulled -> new HookOf(
+                                        Long.toString(couplings
+                                                .before(pulled, now)
+                                                .orElseThrow()
+                                                .id()),
+                                        fleet.vehicle(pulled)
+                                                .orElseThrow()
+                                                .description()
+                                                .ref()))
+                                .toList()))
+                .filter(pull -> !pull.hooks().isEmpty() || mayPull(pull.vehicle()))
+                .toList();
+    }
+
+    private boolean mayPull(String ref) {
+        return switch (fleet.existing(ref).description().kind()) {
+            case TRACTOR_UNIT, RIGID_TRUCK, FARM_TRACTOR -> true;
+            default -> false;
+        };
     }
 
     private List<RetorqueOf> retorquesOf(List<FleetVehicle> own, DriverWords words) {

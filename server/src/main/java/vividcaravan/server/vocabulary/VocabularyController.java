@@ -17,6 +17,9 @@ import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
+import vividcaravan.core.coupling.Coupling;
+import vividcaravan.core.coupling.PowerKind;
+import vividcaravan.core.coupling.ReceiverKind;
 import vividcaravan.core.fitting.WalkOrder;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.core.limits.Basis;
@@ -63,6 +66,9 @@ class VocabularyController {
             List<Word> people,
             List<Word> sensorFates,
             List<Word> tyrePlaces,
+            List<Word> couplingSources,
+            List<Word> receiverKinds,
+            List<Word> powerKinds,
             List<LimitWord> limits) {}
 
     @GetMapping("/vocabulary")
@@ -87,6 +93,9 @@ class VocabularyController {
                 words(Role.values(), Role::words),
                 words(SensorFate.values(), SensorFate::words),
                 words(TyrePlace.Kind.values(), TyrePlace.Kind::words),
+                words(Coupling.Source.values(), Coupling.Source::words),
+                words(ReceiverKind.values(), ReceiverKind::words),
+                words(PowerKind.values(), PowerKind::words),
                 Arrays.stream(LimitName.values())
                         .map(limit -> new LimitWord(limit.field(), limit.words(), limit.unit()))
                         .toList());
