@@ -190,6 +190,15 @@ export const STORES_PAGES: PlacePage[] = [
     component: () => import('./stores/tyres/TyresPage.vue'),
   },
   {
+    name: 'batteries',
+    path: '/stores/batteries',
+    title: 'Batteries',
+    answers: 'When the cells of our sensors end, and which visits change them, depot by depot.',
+    alsoCalled: 'battery cells voltage year plan winter runs out when replace batch',
+    roles: NOT_DRIVERS,
+    component: () => import('./stores/BatteriesPage.vue'),
+  },
+  {
     name: 'receivers-heard',
     path: '/stores/receivers',
     title: 'Receivers',

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { roleWords } from './position';
 import {
+  LABELS,
   layOut,
   stripText,
   wheelText,
@@ -57,7 +58,6 @@ function letGo(from: string, event: PointerEvent): void {
 
 const units = useUnits();
 const { age } = useClock();
-const LABELS = 20;
 
 const strip = computed(() => layOut(props.vehicle, props.size, props.isHookedBehind));
 const isPage = computed(() => props.size === 'page');

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import AxleStrip from './AxleStrip.vue';
-import { layOut, type StripSize, type StripVehicle } from './strip';
+import { LABELS, layOut, type StripSize, type StripVehicle } from './strip';
 
 /** Vehicles that hang behind each other as one strip, from the front; a single vehicle is drawn as ever. */
 const props = withDefaults(
@@ -59,14 +59,14 @@ const share = (width: number) => ({
     :grow="grow"
     @choose="vehicles[0] && emit('choose', vehicles[0].ref, $event)"
   />
-  <div v-else ref="row" class="flex items-center" :class="{ 'items-end': isPage }">
+  <div v-else ref="row" class="flex items-center" :class="{ 'pt-5': isPage }">
     <template v-for="(vehicle, i) in vehicles" :key="vehicle.ref">
       <svg
         v-if="i > 0"
         aria-hidden="true"
         class="block shrink-0"
         :style="share(hook)"
-        :viewBox="`0 0 ${hook} ${hook}`"
+        :viewBox="`0 0 ${hook} ${hook + (isPage ? LABELS : 0)}`"
         fill="none"
         stroke="var(--ink)"
         :stroke-width="line"
@@ -78,8 +78,8 @@ const share = (width: number) => ({
         />
         <circle :cx="hook * 0.5" :cy="hook * 0.5" :r="line * 0.9" fill="var(--ink)" stroke="none" />
       </svg>
-      <div class="shrink-0" :data-vehicle="vehicle.ref" :style="share(widths[i] ?? 0)">
-        <p v-if="isPage" class="figure mb-0.5 text-sm text-quiet">{{ vehicle.ref }}</p>
+      <div class="relative shrink-0" :data-vehicle="vehicle.ref" :style="share(widths[i] ?? 0)">
+        <p v-if="isPage" class="figure absolute -top-5 left-1 text-sm text-quiet">{{ vehicle.ref }}</p>
         <AxleStrip
           :vehicle="vehicle"
           :size="size"

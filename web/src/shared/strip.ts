@@ -33,6 +33,9 @@ export const MEASURES: Record<StripSize, Measures> = {
   page: { wheelWidth: 58, wheelHeight: 27, gap: 3, axleStep: 84, spine: 15, margin: 16, tooth: 8 },
 };
 
+/** Under a strip of the page's size the axles are named. */
+export const LABELS = 20;
+
 export interface DrawnWheel {
   state: StripWheelState;
   x: number;

@@ -42,7 +42,7 @@ public record DueItem(Kind kind, String thing, long dueAt, String words) {
     /** A cell that is said to be weak lasts some weeks more; one visit a month does them all [our judgement]. */
     private static final long BATTERY_MILLIS = 28 * DAY_MILLIS;
     /** A forecast that reaches farther is none to plan by [our judgement]. */
-    private static final long TREAD_AHEAD_MILLIS = 180 * DAY_MILLIS;
+    private static final long AHEAD_MILLIS = 180 * DAY_MILLIS;
 
     /** The wheel nuts of a vehicle that are to be tightened again, as one visit. */
     public static Optional<DueItem> ofNuts(String vehicle, List<Retorque> loose) {
@@ -84,13 +84,35 @@ public record DueItem(Kind kind, String thing, long dueAt, String words) {
     }
 
     /**
+     * The cells of a vehicle's sensors that one visit to its depot changes.
+     *
+     * @param positions codes of the wheels
+     * @param at by when, epoch milliseconds
+     * @param all how many cells that visit changes in all
+     * @param isBeforeCold whether it was brought forward, before weak cells sag in the cold
+     */
+    public static Optional<DueItem> ofCells(
+            String vehicle, List<String> positions, long at, int all, boolean isBeforeCold, long now) {
+        return at - now > AHEAD_MILLIS
+                ? Optional.empty()
+                : Optional.of(new DueItem(
+                        Kind.BATTERY,
+                        vehicle,
+                        at,
+                        "Change the cells of "
+                                + positions.stream().sorted().collect(Collectors.joining(", "))
+                                + ", or the sensors where they are sealed; one visit does " + all + " at the depot"
+                                + (isBeforeCold ? ", before weak cells sag in the cold." : ".")));
+    }
+
+    /**
      * A tread that comes near the least that is allowed.
      *
      * @param now epoch milliseconds
      * @param treadMm the last reading at the shallowest, mm
      */
     public static Optional<DueItem> ofTread(String thing, double treadMm, TreadWear wear, long now) {
-        return wear.minimumAt() - now > TREAD_AHEAD_MILLIS
+        return wear.minimumAt() - now > AHEAD_MILLIS
                 ? Optional.empty()
                 : Optional.of(new DueItem(
                         Kind.TREAD,

@@ -15,6 +15,7 @@ import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.Cell;
 import vividcaravan.core.judge.sensors.CrossingWatch;
 import vividcaravan.core.judge.sensors.ExchangeWatch;
 import vividcaravan.core.judge.sensors.Filled;
@@ -199,6 +200,18 @@ public final class VehicleJudge {
         return wheel == null || !wheel.track().isLeaking()
                 ? OptionalDouble.empty()
                 : OptionalDouble.of(wheel.track().ratePerHour());
+    }
+
+    /** What a wheel's sensor's cell gives when warm, a slow mean, mV; NaN where it never said. */
+    public double warmBatteryMv(Position position) {
+        WheelStays wheel = wheels.get(position);
+        return wheel == null ? Double.NaN : wheel.last().judge().battery().warmMv();
+    }
+
+    /** What is known of a wheel's sensor's cell. */
+    public Cell cell(Position position) {
+        WheelStays wheel = wheels.get(position);
+        return wheel == null ? Cell.UNKNOWN : wheel.last().judge().battery().cell();
     }
 
     /** When the latest step of a wheel's air came, epoch milliseconds; far back without one. */

@@ -283,6 +283,11 @@ final class WheelJudge {
         return battery.mv();
     }
 
+    /** What is known of its sensor's cell. */
+    BatteryWatch battery() {
+        return battery;
+    }
+
     /** Its gauge when it last was cold. */
     Soak soak() {
         return soak;

@@ -2,12 +2,17 @@ package vividcaravan.server.due;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.due.DueItem;
+import vividcaravan.core.planning.CellVisit;
 import vividcaravan.core.tyres.TreadWear;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -19,9 +24,11 @@ class DueWork {
 
     private final FleetDirectory fleet;
     private final TyreBook tyres;
+    private final Batteries batteries;
     private final Clock clock;
 
-    DueWork(FleetDirectory fleet, TyreBook tyres, Clock clock) {
+    DueWork(FleetDirectory fleet, TyreBook tyres, Batteries batteries, Clock clock) {
+        this.batteries = batteries;
         this.fleet = fleet;
         this.tyres = tyres;
         this.clock = clock;
@@ -49,10 +56,24 @@ class DueWork {
         for (TyreBook.TyreItem tyre : tyres.all().items()) {
             addTyre(tyre, now, due);
         }
+        batteries.visits().forEach(visit -> addVisit(visit, now, due));
         due.sort(Comparator.comparing((Due one) -> one.item().dueAt())
                 .thenComparing(one -> one.item().thing())
                 .thenComparing(one -> one.item().kind()));
         return due;
+    }
+
+    /** One line a vehicle, since whoever goes there goes from vehicle to vehicle. */
+    private static void addVisit(Batteries.Visit visit, long now, List<Due> due) {
+        CellVisit<Batteries.Fitted> plan = visit.plan();
+        long at = plan.on().atTime(LocalTime.NOON).toInstant(ZoneOffset.UTC).toEpochMilli();
+        Map<FleetVehicle, List<String>> wheels = new LinkedHashMap<>();
+        plan.cells().forEach(cell -> wheels.computeIfAbsent(cell.cell().vehicle(), vehicle -> new ArrayList<>())
+                .add(cell.cell().position().code()));
+        wheels.forEach((vehicle, positions) -> DueItem.ofCells(
+                        vehicle.description().ref(), positions, at, plan.cells().size(), plan.isBeforeCold(), now)
+                .ifPresent(item -> due.add(
+                        new Due(item, visit.depot(), vehicle.description().ref(), null))));
     }
 
     private void addTyre(TyreBook.TyreItem tyre, long now, List<Due> due) {

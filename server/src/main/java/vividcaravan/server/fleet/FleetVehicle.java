@@ -28,6 +28,7 @@ import vividcaravan.core.judge.rules.AxleConduct;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.Cell;
 import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.logbook.Thing;
@@ -42,6 +43,8 @@ public final class FleetVehicle {
     /** Nothing was heard as it happened. */
     public static final long NOT_LIVE = Long.MIN_VALUE;
 
+    private static final double CELL_STEP_MV = 2;
+
     private final long id;
     private final LongSupplier alertIds;
     private final Supplier<Set<MountKind>> vented;
@@ -50,6 +53,7 @@ public final class FleetVehicle {
     /** How fast wheels lose air at present, kPa an hour. */
     private final Map<Position, Double> losses = new ConcurrentHashMap<>();
 
+    private final Map<Position, CellOf> cells = new ConcurrentHashMap<>();
     private final Map<Position, List<AirStep>> airSteps = new ConcurrentHashMap<>();
     private final Map<Position, Long> steppedAt = new ConcurrentHashMap<>();
 
@@ -402,9 +406,28 @@ public final class FleetVehicle {
             steppedAt.put(position, judge.lastAirStepAt(position));
             airSteps.put(position, judge.airSteps(position));
         }
+        keepCell(position);
         keep(soaked, position, judge.isSoaked(position));
         keep(toBeFilled, position, judge.isToBeFilled(position));
         isTouched = true;
+    }
+
+    private record CellOf(KnownSensor sensor, Cell cell) {}
+
+    /** A slow mean moves little: what is shown of it follows in steps. */
+    private void keepCell(Position position) {
+        double warmMv = judge.warmBatteryMv(position);
+        KnownSensor sensor = sensors.get(position);
+        boolean isKnown = Math.abs(cell(position).warmMv() - warmMv) < CELL_STEP_MV;
+        if (!Double.isNaN(warmMv) && sensor != null && !isKnown) {
+            cells.put(position, new CellOf(sensor, judge.cell(position)));
+        }
+    }
+
+    /** What is known of the cell of the sensor that sits at a wheel; safe to read. */
+    public Cell cell(Position position) {
+        CellOf known = cells.get(position);
+        return known != null && known.sensor() == sensors.get(position) ? known.cell() : Cell.UNKNOWN;
     }
 
     private static void keep(Set<Position> those, Position position, boolean isOne) {

@@ -89,6 +89,43 @@ class DueWorkTest {
     }
 
     @Test
+    void cellsOfADepotAreChangedInOneVisitBeforeTheyEnd() {
+        product.pass(Duration.ofHours(5));
+        Instant from = product.now().minus(Duration.ofHours(5));
+        door.readings(array(IntStream.range(0, 290)
+                .mapToObj(minute -> "{ \"sensor\": \"D00001\", \"at\": \"%s\", \"pressureKpa\": 800,"
+                                .formatted(from.plusSeconds(minute * 60L))
+                        + " \"temperatureC\": 25, \"batteryMv\": 2650 }")
+                .toList()));
+
+        JsonNode visit = door.get("/api/v1/battery-visits").json().at("/items/0");
+        assertThat(visit.get("depot").asString()).isEqualTo("High Tarn");
+        JsonNode cell = visit.at("/cells/0");
+        assertThat(cell.get("sensor").asString()).isEqualTo("D00001");
+        assertThat(cell.get("warmMv").asInt()).isEqualTo(2_650);
+        assertThat(cell.get("basis").asString()).contains("gives little when warm");
+        // Half of the way from where a cell begins to fall to its end, of nine months: two to seven from now.
+        assertThat(cell.get("earliest").asString()).startsWith("2027-01");
+        assertThat(cell.get("latest").asString()).startsWith("2027-06");
+        assertThat(visit.get("on").asString()).startsWith("2027-01");
+        assertThat(items())
+                .extracting(item ->
+                        item.get("kind").asString() + " " + item.get("words").asString())
+                .singleElement()
+                .asString()
+                .startsWith("BATTERY Change the cells of 1L");
+        Door.Answer table = door.get("/api/v1/battery-visits.csv");
+        assertThat(table.text()).contains(",'=LM-32,1L,D00001,2650,");
+        product.restart();
+        assertThat(product.door()
+                        .get("/api/v1/battery-visits")
+                        .json()
+                        .at("/items/0/cells/0/warmMv")
+                        .asInt())
+                .isEqualTo(2_650);
+    }
+
+    @Test
     void theTableHasNoFormulas() {
         moveAndWearAndRunSoft();
 

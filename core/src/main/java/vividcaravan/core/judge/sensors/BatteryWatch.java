@@ -27,11 +27,22 @@ public final class BatteryWatch {
     private static final long NEVER = Long.MAX_VALUE;
 
     private long coldAndWeakSince = NEVER;
+    private final CellTrend trend = new CellTrend();
     private double mv = Double.NaN;
 
     /** What the cell gave last, mV; NaN where it never said. */
     public double mv() {
         return mv;
+    }
+
+    /** What the cell gives when warm, a slow mean, mV; NaN where it never did. */
+    public double warmMv() {
+        return trend.warmMv();
+    }
+
+    /** What is known of the cell. */
+    public Cell cell() {
+        return trend.cell();
     }
 
     /** Takes in a reading that has a temperature. */
@@ -40,6 +51,7 @@ public final class BatteryWatch {
             return;
         }
         mv = reading.batteryMv();
+        trend.take(reading);
         double cold = Math.max(0, JUDGED_FROM_C - reading.temperatureC());
         double allowed = mv + SAG_MV_PER_C * cold;
         coldAndWeakSince = cold > 0 && allowed < WEAK_MV ? Math.min(coldAndWeakSince, reading.at()) : NEVER;
@@ -56,5 +68,6 @@ public final class BatteryWatch {
     public void remember(Memory memory) {
         coldAndWeakSince = memory.time("coldAndWeakSince", coldAndWeakSince);
         mv = memory.figure("mv", mv);
+        trend.remember(memory.part("trend"));
     }
 }

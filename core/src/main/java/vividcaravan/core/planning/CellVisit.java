@@ -1,0 +1,77 @@
+package vividcaravan.core.planning;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * One visit to a depot that changes all cells which would end around the same time.
+ *
+ * @param on the day by which it is to be made
+ * @param isBeforeCold whether it was brought forward, since cells that are weak sag in the cold and say nothing then
+ * @param cells what is changed, what ends first first
+ */
+public record CellVisit<T>(LocalDate on, boolean isBeforeCold, List<Due<T>> cells) {
+
+    /** A cell and when it is forecast to end. */
+    public record Due<T>(T cell, CellForecast forecast) {}
+
+    /** What ends so many months after the first is done with it: another visit costs more than what is left [our judgement]. */
+    private static final int TOGETHER_MONTHS = 6;
+
+    private static final int COLD_MONTHS = 5;
+
+    /**
+     * Plans visits to one depot.
+     *
+     * @param today the day at the depot
+     * @param zone the depot's
+     */
+    public static <T> List<CellVisit<T>> plan(List<Due<T>> cells, LocalDate today, ZoneId zone) {
+        List<Due<T>> left = new ArrayList<>(cells);
+        left.sort(Comparator.comparingLong(due -> due.forecast().earliest()));
+        List<CellVisit<T>> visits = new ArrayList<>();
+        while (!left.isEmpty()) {
+            LocalDate first = day(left.get(0).forecast().earliest(), zone);
+            LocalDate wanted = beforeCold(first, zone);
+            LocalDate on = wanted.isBefore(today) ? (first.isBefore(today) ? today : notAfter(first, today)) : wanted;
+            LocalDate until = on.plusMonths(TOGETHER_MONTHS);
+            List<Due<T>> together = left.stream()
+                    .filter(due -> !day(due.forecast().earliest(), zone).isAfter(until))
+                    .toList();
+            // The first is always among them, however far the cold brought the day forward.
+            List<Due<T>> done = together.isEmpty() ? List.of(left.get(0)) : together;
+            left.removeAll(done);
+            visits.add(new CellVisit<>(on, on.isBefore(first), done));
+        }
+        return visits;
+    }
+
+    /** Within the cold already: at once is better than in the middle of it. */
+    private static LocalDate notAfter(LocalDate first, LocalDate today) {
+        return first.isAfter(today) ? today : first;
+    }
+
+    private static LocalDate day(long at, ZoneId zone) {
+        return Instant.ofEpochMilli(at).atZone(zone).toLocalDate();
+    }
+
+    /** The last day before the five cold months that {@code day} lies in; the same day where it lies in none. */
+    static LocalDate beforeCold(LocalDate day, ZoneId zone) {
+        Month coldFrom = isSouthern(zone, day.getYear()) ? Month.MAY : Month.NOVEMBER;
+        LocalDate begin = LocalDate.of(day.getYear(), coldFrom, 1);
+        LocalDate lastBegin = begin.isAfter(day) ? begin.minusYears(1) : begin;
+        return day.isBefore(lastBegin.plusMonths(COLD_MONTHS)) ? lastBegin.minusDays(1) : day;
+    }
+
+    /** Where clocks are put forward over January it is summer then. */
+    private static boolean isSouthern(ZoneId zone, int year) {
+        return zone.getRules()
+                .isDaylightSavings(
+                        LocalDate.of(year, Month.JANUARY, 15).atStartOfDay(zone).toInstant());
+    }
+}
