@@ -75,16 +75,20 @@ final class CellTrend {
                 isCounted ? (double) heard * DAY_MILLIS / (heardUpTo - heardFrom) : Double.NaN);
     }
 
-    /** What outlives a restart. */
+    /** What outlives a restart; few names, since every wheel of a fleet keeps them. */
     void remember(Memory memory) {
-        warmMv = memory.figure("warmMv", warmMv);
-        warmReadings = memory.count("warmReadings", warmReadings);
-        earlierMv = memory.figure("earlierMv", earlierMv);
-        earlierAt = memory.time("earlierAt", earlierAt);
-        midMv = memory.figure("midMv", midMv);
-        midAt = memory.time("midAt", midAt);
+        double[] mv = {warmMv, earlierMv, midMv};
+        memory.slots("mv", mv);
+        warmMv = mv[0];
+        earlierMv = mv[1];
+        midMv = mv[2];
+        long[] at = {earlierAt, midAt, heardFrom, heardUpTo};
+        memory.slots("at", at);
+        earlierAt = at[0];
+        midAt = at[1];
+        heardFrom = at[2];
+        heardUpTo = at[3];
+        warmReadings = memory.count("warm", warmReadings);
         heard = memory.count("heard", heard);
-        heardFrom = memory.time("heardFrom", heardFrom);
-        heardUpTo = memory.time("heardUpTo", heardUpTo);
     }
 }
