@@ -11,27 +11,29 @@ final class CellTrend {
     private static final double WEIGHT = 0.01;
 
     private static final int SETTLED = 200;
-    private static final long DAY_MILLIS = 24L * 60 * 60 * 1000;
-    private static final long MONTH_MILLIS = 30 * DAY_MILLIS;
+    private static final long HOUR_MILLIS = 60L * 60 * 1000;
+    private static final int DAY = 24;
+    private static final int MONTH = 30 * DAY;
     /** Less than this says nothing of a slope. */
-    private static final long LEAST_MILLIS = 14 * DAY_MILLIS;
+    private static final int LEAST = 14 * DAY;
 
-    private static final long LEAST_COUNTED_MILLIS = 3 * DAY_MILLIS;
-    private static final long NEVER = Long.MIN_VALUE;
+    private static final int LEAST_COUNTED = 3 * DAY;
+    private static final int NEVER = Integer.MIN_VALUE;
 
     private double warmMv = Double.NaN;
     private int warmReadings;
-    private double earlierMv;
-    private long earlierAt = NEVER;
-    private double midMv;
-    private long midAt = NEVER;
+    // In whole millivolts and hours: every wheel of a fleet keeps them for good.
+    private int earlierMv;
+    private int earlierAt = NEVER;
+    private int midMv;
+    private int midAt = NEVER;
     private int heard;
-    private long heardFrom = NEVER;
-    private long heardUpTo = NEVER;
+    private int heardFrom = NEVER;
+    private int heardUpTo = NEVER;
 
     /** Takes in a reading that says what the cell gives. */
     void take(Reading reading) {
-        long at = reading.at();
+        int at = (int) (reading.at() / HOUR_MILLIS);
         heardFrom = heardFrom == NEVER ? at : heardFrom;
         heardUpTo = at;
         heard++;
@@ -46,16 +48,16 @@ final class CellTrend {
             return;
         }
         if (earlierAt == NEVER) {
-            earlierMv = warmMv;
+            earlierMv = (int) Math.round(warmMv);
             earlierAt = at;
-        } else if (midAt == NEVER && at - earlierAt >= MONTH_MILLIS) {
-            midMv = warmMv;
+        } else if (midAt == NEVER && at - earlierAt >= MONTH) {
+            midMv = (int) Math.round(warmMv);
             midAt = at;
-        } else if (midAt != NEVER && at - midAt >= MONTH_MILLIS) {
+        } else if (midAt != NEVER && at - midAt >= MONTH) {
             // A month or two back is what the slope is measured from.
             earlierMv = midMv;
             earlierAt = midAt;
-            midMv = warmMv;
+            midMv = (int) Math.round(warmMv);
             midAt = at;
         }
     }
@@ -67,28 +69,24 @@ final class CellTrend {
 
     /** What is known of the cell. */
     Cell cell() {
-        boolean hasSlope = earlierAt != NEVER && heardUpTo - earlierAt >= LEAST_MILLIS;
-        boolean isCounted = heardFrom != NEVER && heardUpTo - heardFrom >= LEAST_COUNTED_MILLIS;
+        boolean hasSlope = earlierAt != NEVER && heardUpTo - earlierAt >= LEAST;
+        boolean isCounted = heardFrom != NEVER && heardUpTo - heardFrom >= LEAST_COUNTED;
         return new Cell(
                 warmMv,
-                hasSlope ? (earlierMv - warmMv) * MONTH_MILLIS / (heardUpTo - earlierAt) : Double.NaN,
-                isCounted ? (double) heard * DAY_MILLIS / (heardUpTo - heardFrom) : Double.NaN);
+                hasSlope ? (earlierMv - warmMv) * MONTH / (heardUpTo - earlierAt) : Double.NaN,
+                isCounted ? (double) heard * DAY / (heardUpTo - heardFrom) : Double.NaN);
     }
 
-    /** What outlives a restart; few names, since every wheel of a fleet keeps them. */
+    /** What outlives a restart. */
     void remember(Memory memory) {
-        double[] mv = {warmMv, earlierMv, midMv};
-        memory.slots("mv", mv);
-        warmMv = mv[0];
-        earlierMv = mv[1];
-        midMv = mv[2];
-        long[] at = {earlierAt, midAt, heardFrom, heardUpTo};
-        memory.slots("at", at);
-        earlierAt = at[0];
-        midAt = at[1];
-        heardFrom = at[2];
-        heardUpTo = at[3];
+        warmMv = memory.figure("warmMv", warmMv);
         warmReadings = memory.count("warm", warmReadings);
+        earlierMv = memory.count("earlierMv", earlierMv);
+        earlierAt = memory.count("earlierAt", earlierAt);
+        midMv = memory.count("midMv", midMv);
+        midAt = memory.count("midAt", midAt);
         heard = memory.count("heard", heard);
+        heardFrom = memory.count("from", heardFrom);
+        heardUpTo = memory.count("upTo", heardUpTo);
     }
 }
