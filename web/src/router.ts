@@ -60,6 +60,12 @@ export const router = createRouter({
       meta: { title: 'What comes due', roles: NOT_DRIVERS },
     },
     {
+      path: '/workshop/cold',
+      name: 'cold',
+      component: () => import('./places/workshop/round/ColdMornings.vue'),
+      meta: { title: 'Before the cold', roles: NOT_DRIVERS },
+    },
+    {
       path: '/workshop/moves',
       name: 'moves',
       component: () => import('./places/workshop/moves/MovePage.vue'),

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, toValue, type MaybeRefOrGetter } from 'vue';
 import { answer, http, type Schemas } from './client';
 
@@ -12,6 +12,27 @@ export function useRounds() {
   return useQuery({
     queryKey: LIST,
     queryFn: async () => (await answer(http.GET('/api/v1/pressure-rounds'))).items,
+  });
+}
+
+/** What wheels will read on a cold morning; the last answer stays while the next is reckoned. */
+export function useColdOutlook(of: MaybeRefOrGetter<{ depot: string; morning: number | null }>) {
+  return useQuery({
+    queryKey: ['cold outlook', computed(() => toValue(of))],
+    queryFn: () => {
+      const { depot, morning } = toValue(of);
+      return answer(
+        http.GET('/api/v1/seasonal-outlook', {
+          params: {
+            query: {
+              ...(depot ? { depot } : {}),
+              ...(typeof morning === 'number' ? { morningC: morning } : {}),
+            },
+          },
+        }),
+      );
+    },
+    placeholderData: keepPreviousData,
   });
 }
 

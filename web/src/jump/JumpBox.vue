@@ -49,6 +49,12 @@ const COMMANDS = [
     '/workshop/due',
     'due work calendar plan',
   ),
+  command(
+    'Before the cold',
+    'what wheels will read on a cold morning, and what to add',
+    '/workshop/cold',
+    'season winter frost round temperature',
+  ),
   command('Describe a vehicle', 'axles, tyres, targets', '/describe'),
   command('Office', 'settings: how the product is set, and what goes in and out', '/office'),
   ...[...STORES_PAGES, ...OFFICE_PAGES].map((page) =>

@@ -167,7 +167,8 @@ const begin = () =>
       </section>
 
       <p class="mt-2">
-        <RouterLink class="way" :to="{ name: 'due-work' }">What comes due later</RouterLink>
+        <RouterLink class="way mr-5" :to="{ name: 'due-work' }">What comes due later</RouterLink>
+        <RouterLink class="way" :to="{ name: 'cold' }">Before the cold: what will stand low</RouterLink>
       </p>
 
       <form v-if="mayHandleAlerts" ref="fitting" class="mt-6" @submit.prevent="begin">

@@ -99,7 +99,7 @@ class RightsTest {
         row(PEOPLE, "listCouplings", "listCouplingProposals");
         row(HANDLE_OR_DRIVE, "listTrailers", "couple", "uncouple", "denyCoupling");
         row(HANDLE, "forgetCoupling", "describeReceiver", "forgetReceiver");
-        row(READ, "listReceivers", "listBatteryVisits", "exportBatteryVisits");
+        row(READ, "listReceivers", "listBatteryVisits", "exportBatteryVisits", "getSeasonalOutlook");
         row(ALL, "getDueCalendar");
         row(OWN_NOTES, "tightenedAgain");
         row(HANDLE, "previewWheelMove", "moveWheels", "undoWheelMove", "correctWheelMove");

@@ -135,7 +135,7 @@ class PressureLook {
     }
 
     /** A tyre that was filled after it ran soft reads perfect, and is not. */
-    private static boolean hasRunSoft(FleetVehicle vehicle, Position position) {
+    static boolean hasRunSoft(FleetVehicle vehicle, Position position) {
         return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
                 .anyMatch(alert -> position.equals(alert.position()) && alert.isRunSoft());
     }

@@ -1,0 +1,98 @@
+package vividcaravan.server.workshop.round;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.reading;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import vividcaravan.server.Door;
+import vividcaravan.server.OwnProduct;
+
+/** What wheels will read on a cold morning, and the round that lets them start at their targets. */
+class SeasonalOutlookTest {
+
+    @TempDir
+    Path folder;
+
+    private OwnProduct product;
+    private Door.Truck truck;
+
+    @BeforeEach
+    void start() {
+        product = OwnProduct.in(folder, Instant.parse("2026-11-20T06:00:00Z"));
+        truck = product.door().newTruck(product.now().minus(Duration.ofDays(3)));
+        List<String> readings = new ArrayList<>();
+        for (int hour = 0; hour < 24; hour++) {
+            Instant at = product.now().minus(Duration.ofHours(25 - hour));
+            double celsius = hour < 8 ? 4 : 20;
+            readings.add(reading(truck.left(), at, gauge(800, celsius), celsius));
+            readings.add(reading(truck.right(), at, gauge(hour < 12 ? 800 : 715, celsius), celsius));
+        }
+        product.door().readings(array(readings));
+    }
+
+    @AfterEach
+    void stop() {
+        product.close();
+    }
+
+    private static double gauge(double at20, double celsius) {
+        return (at20 + 101.325) * (celsius + 273.15) / 293.15 - 101.325;
+    }
+
+    private JsonNode outlook(String query) {
+        Door.Answer answer = product.door().get("/api/v1/seasonal-outlook" + query);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    @Test
+    void saysWhatEachWheelWillReadAndWhatToAddAndTheRoundSaysTheSame() {
+        JsonNode outlook = outlook("?morningC=-10");
+
+        assertThat(outlook.get("belowFirst").asInt()).isEqualTo(2);
+        assertThat(outlook.get("belowSecond").asInt()).isEqualTo(1);
+        assertThat(outlook.get("minutes").asInt()).isEqualTo(12);
+        JsonNode wheels = outlook.at("/items/0/wheels");
+        // The lowest first. 800 kPa at 20 °C is 707.8 at −10 °C; it takes 102.8 more at 20 °C to be 800 then.
+        assertThat(wheels.get(0).get("position").asString()).isEqualTo("1R");
+        assertThat(wheels.get(1).get("morningKpa").asDouble()).isCloseTo(707.8, within(0.2));
+        assertThat(wheels.get(1).get("addKpa").asDouble()).isCloseTo(102.8, within(0.2));
+
+        JsonNode round = product.door()
+                .postJson("/api/v1/pressure-rounds", "{ \"vehicles\": [ \"" + truck.ref() + "\" ], \"airC\": -10 }")
+                .json();
+        assertThat(round.at("/sheet/airC").asDouble()).isEqualTo(-10);
+    }
+
+    @Test
+    void withoutAWordLastWeeksMorningsAreTaken() {
+        JsonNode outlook = outlook("");
+
+        assertThat(outlook.get("isStated").asBoolean()).isFalse();
+        assertThat(outlook.get("lastWeekC").asDouble()).isEqualTo(4);
+        assertThat(outlook.get("morningC").asDouble()).isEqualTo(4);
+        assertThat(outlook("?morningC=20").get("belowFirst").asInt()).isOne();
+    }
+
+    @Test
+    void whatIsOddIsRefusedOrEmpty() {
+        assertThat(product.door().get("/api/v1/seasonal-outlook?morningC=-300").status())
+                .isEqualTo(400);
+        assertThat(product.door().get("/api/v1/seasonal-outlook?morningC=NaN").status())
+                .isEqualTo(400);
+        assertThat(product.door().get("/api/v1/seasonal-outlook?morningC=cold").status())
+                .isEqualTo(400);
+        assertThat(outlook("?depot=nowhere").get("items")).isEmpty();
+    }
+}
