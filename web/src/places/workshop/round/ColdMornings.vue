@@ -4,7 +4,6 @@ import { RouterLink, useRouter } from 'vue-router';
 import { useColdOutlook, useRoundActions } from '@/api/rounds';
 import { useSession } from '@/api/session';
 import { useDepots } from '@/api/targets';
-import { vStacked } from '@/shared/stacked';
 import TemperatureField from '@/shared/TemperatureField.vue';
 import { useClock } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
@@ -27,7 +26,13 @@ const { age } = useClock();
 const router = useRouter();
 const { trouble, isBusy, attempt } = useAttempt();
 
-const needing = computed(() => outlook.value?.items.filter((one) => one.wheels.length) ?? []);
+/** Whether those are shown too that stay within their limits, and only start below their target. */
+const areAll = ref(false);
+const below = computed(
+  () => outlook.value?.items.filter((one) => one.wheels.some((w) => w.isBelowFirst)) ?? [],
+);
+const under = computed(() => outlook.value?.items.filter((one) => one.wheels.length) ?? []);
+const needing = computed(() => (areAll.value ? under.value : below.value));
 const unheard = computed(() => outlook.value?.items.filter((one) => one.unheard) ?? []);
 /** Whoever needs it most is gone to first; nobody carries a hose to fifty vehicles at once. */
 const chosen = ref<string[]>([]);
@@ -35,7 +40,7 @@ watch(needing, (list) => {
   chosen.value = list.slice(0, MOST).map((one) => one.ref);
 });
 const hours = computed(() => {
-  const minutes = outlook.value?.minutes ?? 0;
+  const minutes = needing.value.reduce((sum, one) => sum + one.minutes, 0);
   return minutes < 90 ? `${minutes} minutes` : `${Math.round(minutes / 30) / 2} hours`;
 });
 const isHigh = computed(() => needing.value.some((one) => one.wheels.some((wheel) => wheel.isHighWhenMild)));
@@ -89,77 +94,77 @@ const begin = () =>
             >{{ outlook.belowFirst }} {{ outlook.belowFirst === 1 ? 'wheel stands' : 'wheels stand' }} below
             the first limit</strong
           ><template v-if="outlook.belowSecond">, {{ outlook.belowSecond }} below the second</template>.
-          <template v-if="needing.length">Filling takes about {{ hours }}.</template>
+          <template v-if="needing.length"> Filling their vehicles takes about {{ hours }}.</template>
         </span>
       </p>
       <p v-if="isHigh" class="mt-1 max-w-2xl border-l-3 border-before pl-3">
         Some would be above their upper limit at 20 °C once they are filled for that morning. Fill those
         nearer to the cold, or in two steps.
       </p>
+      <label
+        v-if="under.length > below.length"
+        class="mt-2 inline-flex min-h-11 items-center gap-2 print:hidden"
+      >
+        <input v-model="areAll" type="checkbox" />
+        Show also the {{ under.length - below.length }} vehicles that only start below their target
+      </label>
       <p v-if="!needing.length" class="mt-3">
-        Every wheel that was heard will start such a morning at its target. Nothing is to be filled.
+        No wheel that was heard will stand below a limit on such a morning.
       </p>
       <form v-else class="mt-3" @submit.prevent="begin">
-        <table v-stacked class="w-full [&_td]:pr-4 [&_th]:pr-4">
-          <caption class="spoken">
-            Vehicles that need air before such a morning, whoever needs it most first
-          </caption>
-          <thead class="text-quiet">
-            <tr class="border-b border-rule">
-              <th v-if="mayHandleAlerts" scope="col" class="print:hidden">
-                <span class="spoken">In the round</span>
-              </th>
-              <th scope="col" class="py-1 font-normal">Vehicle</th>
-              <th scope="col" class="font-normal">
-                Will read that morning, {{ units.pressureSymbol.value }}, and what to add at its present
-                temperature
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in needing" :key="one.ref" class="border-b border-rule align-top">
-              <td v-if="mayHandleAlerts" class="py-1.5 print:hidden">
-                <label class="inline-flex min-h-6 items-center">
-                  <input
-                    v-model="chosen"
-                    type="checkbox"
-                    :value="one.ref"
-                    :disabled="chosen.length >= MOST && !chosen.includes(one.ref)"
-                  /><span class="spoken">{{ one.ref }} in the round</span>
-                </label>
-              </td>
-              <th scope="row" class="figure py-1.5 font-medium">
-                <RouterLink :to="{ name: 'vehicle', params: { vehicleRef: one.ref } }">{{
-                  one.ref
-                }}</RouterLink>
-                <span v-if="one.depot && !depot" class="block font-normal text-quiet">{{ one.depot }}</span>
-              </th>
-              <td class="py-1.5">
-                <ul class="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-x-5">
-                  <li v-for="wheel in one.wheels" :key="wheel.position">
-                    <span class="figure inline-block w-10 font-medium">{{ wheel.position }}</span>
-                    <span class="figure" :class="{ 'font-semibold text-next': wheel.isBelowSecond }">{{
-                      units.pressureNumber(wheel.morningKpa)
-                    }}</span>
-                    <span class="text-quiet">
-                      {{ deviationWords(wheel.morningShare)
-                      }}<template v-if="wheel.isBelowSecond">, below the second limit</template
-                      ><template v-else-if="wheel.isBelowFirst">, below the first limit</template></span
-                    >
-                    <span v-if="wheel.hasRunSoft" class="block font-medium text-stop"
-                      >do not inflate: it was run soft</span
-                    >
-                    <span v-else-if="wheel.addKpa" class="block pl-10"
-                      >add {{ units.pressureWords(wheel.addKpa) }} at
-                      {{ units.temperatureWords(wheel.tyreC) }}
-                      <span class="text-quiet">({{ age(wheel.at) }} ago)</span></span
-                    >
-                  </li>
-                </ul>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <ul
+          class="border-t border-rule"
+          aria-label="Vehicles that need air before such a morning, whoever needs it most first"
+        >
+          <li v-for="one in needing" :key="one.ref" class="border-b border-rule py-2 break-inside-avoid">
+            <p class="flex flex-wrap items-center gap-x-3">
+              <label
+                v-if="mayHandleAlerts"
+                class="inline-flex min-h-6 items-center max-sm:min-h-11 print:hidden"
+              >
+                <input
+                  v-model="chosen"
+                  type="checkbox"
+                  :value="one.ref"
+                  :disabled="chosen.length >= MOST && !chosen.includes(one.ref)"
+                /><span class="spoken">{{ one.ref }} in the round</span>
+              </label>
+              <RouterLink
+                :to="{ name: 'vehicle', params: { vehicleRef: one.ref } }"
+                class="figure font-medium"
+                >{{ one.ref }}</RouterLink
+              >
+              <span v-if="one.depot && !depot" class="text-quiet">{{ one.depot }}</span>
+              <span class="text-quiet">about {{ one.minutes }} minutes</span>
+            </p>
+            <ul class="mt-1 grid grid-cols-[repeat(auto-fill,minmax(18rem,1fr))] gap-x-6 gap-y-1">
+              <li v-for="wheel in one.wheels" :key="wheel.position" class="grid grid-cols-[2.75rem_1fr]">
+                <span class="figure font-medium">{{ wheel.position }}</span>
+                <span>
+                  will read
+                  <span class="figure" :class="{ 'font-semibold text-next': wheel.isBelowSecond }">{{
+                    units.pressureWords(wheel.morningKpa)
+                  }}</span>,
+                  <span :class="wheel.isBelowFirst ? 'font-medium' : 'text-quiet'"
+                    >{{ deviationWords(wheel.morningShare)
+                    }}<template v-if="wheel.isBelowSecond">, below the second limit</template
+                    ><template v-else-if="wheel.isBelowFirst">, below the first limit</template></span
+                  >
+                  <span v-if="wheel.hasRunSoft" class="block font-medium text-stop"
+                    >do not inflate: it was run soft</span
+                  >
+                  <span v-else-if="wheel.isLeaking" class="block font-medium text-next"
+                    >it leaks: find that first, filling is no repair</span
+                  >
+                  <span v-else-if="wheel.addKpa" class="block"
+                    >add {{ units.pressureWords(wheel.addKpa) }} at {{ units.temperatureWords(wheel.tyreC) }}
+                    <span class="text-quiet">({{ age(wheel.at) }} ago)</span></span
+                  >
+                </span>
+              </li>
+            </ul>
+          </li>
+        </ul>
         <p v-if="mayHandleAlerts" class="mt-3 flex flex-wrap items-center gap-3 print:hidden">
           <button type="submit" class="button button-main" :disabled="!chosen.length || isBusy">
             Begin a round with {{ chosen.length }} {{ chosen.length === 1 ? 'vehicle' : 'vehicles' }}

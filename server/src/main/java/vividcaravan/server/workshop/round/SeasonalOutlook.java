@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.judge.rules.Reading;
@@ -43,6 +44,7 @@ class SeasonalOutlook {
      * @param nowKpa what a gauge shows there now, kPa
      * @param at when its sensor said so
      * @param hasRunSoft whether it is not to be inflated on the vehicle
+     * @param isLeaking whether it is known to lose air: filling is no repair
      */
     record Wheel(
             Position position,
@@ -51,7 +53,8 @@ class SeasonalOutlook {
             double tyreC,
             Instant at,
             ColdMorning morning,
-            boolean hasRunSoft) {}
+            boolean hasRunSoft,
+            boolean isLeaking) {}
 
     /**
      * A vehicle.
@@ -60,6 +63,11 @@ class SeasonalOutlook {
      * @param unheard wheels of which nothing was heard lately
      */
     record Vehicle(FleetVehicle vehicle, List<Wheel> wheels, int unheard) {
+
+        /** What filling it takes, minutes. */
+        int minutes() {
+            return wheels.isEmpty() ? 0 : (int) Math.round(ColdMorning.minutes(1, wheels.size()));
+        }
 
         /** How far its worst wheel will be below target, share; 0 where none is. */
         double worst() {
@@ -100,6 +108,13 @@ class SeasonalOutlook {
                 .toList();
     }
 
+    private static boolean isLeaking(FleetVehicle vehicle, Position position) {
+        return vehicle.openAlerts().stream()
+                .anyMatch(alert -> position.equals(alert.position())
+                        && alert.isActive()
+                        && (alert.kind() == AlertKind.SLOW_LEAK || alert.kind() == AlertKind.FAST_LEAK));
+    }
+
     private Vehicle look(FleetVehicle vehicle, double morningC) {
         VehicleSnapshot snapshot = vehicle.snapshot();
         double altitude = snapshot.depot().map(depot -> depot.altitudeM()).orElse(0.0);
@@ -131,7 +146,8 @@ class SeasonalOutlook {
                         newest.temperatureC(),
                         Instant.ofEpochMilli(newest.at()),
                         morning,
-                        PressureLook.hasRunSoft(vehicle, position)));
+                        PressureLook.hasRunSoft(vehicle, position),
+                        isLeaking(vehicle, position)));
             }
         }
         wheels.sort(Comparator.comparingDouble(wheel -> wheel.morning().share()));

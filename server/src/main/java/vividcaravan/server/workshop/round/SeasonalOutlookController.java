@@ -44,6 +44,7 @@ class SeasonalOutlookController {
      * @param share20 how far it is from target at 20 °C afterwards, share
      * @param isHighWhenMild whether that is above its upper limit
      * @param hasRunSoft whether it is not to be inflated on the vehicle
+     * @param isLeaking whether it is known to lose air: filling is no repair
      */
     record ColdWheel(
             String position,
@@ -58,15 +59,17 @@ class SeasonalOutlookController {
             double addKpa,
             double share20,
             boolean isHighWhenMild,
-            boolean hasRunSoft) {}
+            boolean hasRunSoft,
+            boolean isLeaking) {}
 
     /**
      * A vehicle.
      *
      * @param wheels the lowest first
+     * @param minutes what filling them takes
      * @param unheard wheels of which nothing was heard for a week: take the hand gauge
      */
-    record ColdVehicle(String ref, @Nullable String depot, List<ColdWheel> wheels, int unheard) {}
+    record ColdVehicle(String ref, @Nullable String depot, List<ColdWheel> wheels, int minutes, int unheard) {}
 
     /**
      * @param morningC the morning that it is of, °C
@@ -74,7 +77,6 @@ class SeasonalOutlookController {
      * @param lastWeekC how cold those were by the tyres that stood through them, °C; null where no sensor tells
      * @param belowFirst wheels that will be below their first limit
      * @param belowSecond wheels that will be below their second limit
-     * @param minutes what filling takes
      * @param items whoever needs it most first
      */
     record ColdOutlook(
@@ -83,7 +85,6 @@ class SeasonalOutlookController {
             @Nullable Double lastWeekC,
             int belowFirst,
             int belowSecond,
-            int minutes,
             List<ColdVehicle> items) {}
 
     @GetMapping
@@ -102,8 +103,6 @@ class SeasonalOutlookController {
         List<SeasonalOutlook.Vehicle> found = outlook.of(vehicles, morning);
         List<SeasonalOutlook.Wheel> wheels =
                 found.stream().flatMap(vehicle -> vehicle.wheels().stream()).toList();
-        int toFill = (int)
-                found.stream().filter(vehicle -> !vehicle.wheels().isEmpty()).count();
         return new ColdOutlook(
                 Rounded.tenth(morning),
                 morningC != null,
@@ -114,7 +113,6 @@ class SeasonalOutlookController {
                 (int) wheels.stream()
                         .filter(wheel -> wheel.morning().isBelowSecond())
                         .count(),
-                (int) Math.round(ColdMorning.minutes(toFill, wheels.size())),
                 found.stream().map(SeasonalOutlookController::item).toList());
     }
 
@@ -123,6 +121,7 @@ class SeasonalOutlookController {
                 vehicle.vehicle().description().ref(),
                 vehicle.vehicle().description().depot(),
                 vehicle.wheels().stream().map(SeasonalOutlookController::item).toList(),
+                vehicle.minutes(),
                 vehicle.unheard());
     }
 
@@ -141,6 +140,7 @@ class SeasonalOutlookController {
                 Rounded.tenth(morning.addKpa()),
                 Rounded.share(morning.share20()),
                 morning.isHighWhenMild(),
-                wheel.hasRunSoft());
+                wheel.hasRunSoft(),
+                wheel.isLeaking());
     }
 }

@@ -62,7 +62,7 @@ class SeasonalOutlookTest {
 
         assertThat(outlook.get("belowFirst").asInt()).isEqualTo(2);
         assertThat(outlook.get("belowSecond").asInt()).isEqualTo(1);
-        assertThat(outlook.get("minutes").asInt()).isEqualTo(12);
+        assertThat(outlook.at("/items/0/minutes").asInt()).isEqualTo(12);
         JsonNode wheels = outlook.at("/items/0/wheels");
         // The lowest first. 800 kPa at 20 °C is 707.8 at −10 °C; it takes 102.8 more at 20 °C to be 800 then.
         assertThat(wheels.get(0).get("position").asString()).isEqualTo("1R");
