@@ -132,9 +132,10 @@ export const OFFICE_PAGES: PlacePage[] = [
     name: 'fleet',
     path: '/office/fleet',
     title: 'Fleet in and out',
-    answers: 'The whole fleet as one file, to bring it in, keep it or take it elsewhere.',
+    answers: 'The whole fleet as one file, in and out, and readings that were kept elsewhere.',
     rights: 'Managers bring in; others take out.',
-    alsoCalled: 'import export json fleet document bring a fleet in take the fleet out',
+    alsoCalled:
+      'import export json fleet document bring a fleet in take the fleet out readings ndjson can log bus',
     roles: NOT_DRIVERS,
     component: () => import('./office/FleetExchange.vue'),
   },

@@ -6,6 +6,7 @@ import { howFar } from '@/api/progress';
 import { useSession } from '@/api/session';
 import { whereWords } from '@/shared/plainFault';
 import { useAttempt } from '@/shared/useAttempt';
+import ReadingsIn from './ReadingsIn.vue';
 
 /** The fleet document, out and in: whole or not at all. */
 const { isManager } = useSession();
@@ -90,5 +91,6 @@ const takeOut = () =>
         </li>
       </ul>
     </div>
+    <ReadingsIn v-if="isManager" />
   </section>
 </template>

@@ -115,6 +115,7 @@ class RightsTest {
                 "recordAdjustment");
         row(HANDLE, "useHandheld", "plantIncident", "endIncident");
         row(SEND, "takeReadings");
+        row(MANAGE, "takeCanLog");
         row(MANAGE, "listAccounts", "addAccount", "removeAccount", "assignVehicles", "invite", "withdrawInvitation");
         row(MANAGE, "listMail", "sendMailAgain", "listTokens", "makeToken", "revokeToken");
         row(MANAGE, "listBackups", "makeBackup", "getBackup", "importFleet", "getProgress");

@@ -40,6 +40,7 @@ class LogbookCompletenessTest {
     /** What is sent with a body and changes nothing that lasts, with the reason. */
     private static final Map<String, String> CHANGES_NOTHING = Map.of(
             "takeReadings", "what sensors say is no deed; the alerts that come of it are",
+            "takeCanLog", "the same",
             "lookAtInvitation", "only looks",
             "lookAtCode", "only looks",
             "proposeTarget", "only computes",
