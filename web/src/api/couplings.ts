@@ -112,3 +112,14 @@ export function useReceivers() {
       ),
   };
 }
+
+/** How much of what each wheel says is heard, of the whole combination as it stands. */
+export function useSignalTest(vehicle: MaybeRefOrGetter<string>, isWanted: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['signal test', computed(() => toValue(vehicle))],
+    queryFn: () =>
+      answer(http.GET('/api/v1/vehicles/{ref}/signal-test', { params: { path: { ref: toValue(vehicle) } } })),
+    enabled: computed(() => toValue(isWanted)),
+    refetchInterval: REFRESH_MILLIS,
+  });
+}

@@ -17,6 +17,7 @@ import LimitsSheet from './LimitsSheet.vue';
 import VehicleAlerts from './VehicleAlerts.vue';
 import VehicleCouplings from './VehicleCouplings.vue';
 import VehicleNuts from './VehicleNuts.vue';
+import VehicleSignal from './VehicleSignal.vue';
 import VehicleStanding from './VehicleStanding.vue';
 import VehicleTyres from './VehicleTyres.vue';
 import WheelSheet from './WheelSheet.vue';
@@ -180,6 +181,7 @@ const { data: chart } = useChart(() =>
       @done="isAdjusting = false"
     />
     <VehicleTyres v-if="!isDriver" class="mt-7" :vehicle-ref="vehicle.ref" />
+    <VehicleSignal class="mt-7" :vehicle-ref="vehicle.ref" />
     <LimitsSheet class="mt-7" :vehicle="vehicle" />
     <VehicleAlerts class="mt-7" :vehicle-ref="vehicle.ref" />
     <section v-if="!isDriver" class="mt-7 max-w-4xl" aria-labelledby="vehicle-logbook">

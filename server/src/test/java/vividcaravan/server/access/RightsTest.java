@@ -94,7 +94,7 @@ class RightsTest {
         row(MANAGE, "setTextService", "rotateTextSecret", "dropTextSecret", "removeTextService");
         row(READ, "listInstructions", "getAlertHealth");
         row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
-        row(OWN, "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
+        row(OWN, "testSignal", "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
         row(READ, "listTyres", "getTyre", "listWheelMoves", "listDueWork", "exportDueWork");
         row(PEOPLE, "listCouplings", "listCouplingProposals");
         row(HANDLE_OR_DRIVE, "listTrailers", "couple", "uncouple", "denyCoupling");
