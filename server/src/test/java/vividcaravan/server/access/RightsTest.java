@@ -337,6 +337,7 @@ class RightsTest {
         return switch (operation.id()) {
             case "checkStatedFigure" -> "?targetKpa=800&pct=10&enteredKpa=720&unit=KPA";
             case "changeDescription" -> "?revision=1";
+            case "takeCanLog" -> "?vehicle=none";
             default -> "";
         };
     }
