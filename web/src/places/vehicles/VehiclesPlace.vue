@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
-import { useElementBounding } from '@vueuse/core';
+import { useElementBounding, useMediaQuery } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { useVehiclesFromTheFirst } from '@/api/fleet';
+import { useVehiclesFromTheFirst, type VehicleGlance } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import VehicleRow from './VehicleRow.vue';
 import CouplingProposals from './CouplingProposals.vue';
@@ -44,6 +44,9 @@ const counts = computed(() =>
       }
     : { vehicles: data.value?.total ?? 0, wheels: data.value?.totalWheels ?? 0 },
 );
+/** On a phone there is room for one vehicle's strip in a line. */
+const hasRoom = useMediaQuery('(width >= 40rem)');
+const pulls = (vehicle: VehicleGlance) => (hasRoom.value ? pulledBy(vehicle, behind.value) : []);
 /** Of all vehicles: what hangs behind one that was found may not be found itself. */
 const behind = computed(() => hooks(all.value));
 const rows = computed(() => lines(found.value, isDeparture.value));
@@ -55,7 +58,7 @@ const ROW = 44;
 const TWIN_ROW = 64;
 function sizeOf(line: Line | undefined): number {
   if (!line || !('vehicle' in line)) return HEADING;
-  const drawn = [line.vehicle, ...pulledBy(line.vehicle, behind.value)];
+  const drawn = [line.vehicle, ...pulls(line.vehicle)];
   return drawn.some((one) => one.axles.some((axle) => axle.wheels === 'TWIN')) ? TWIN_ROW : ROW;
 }
 const list = useTemplateRef('list');
@@ -170,7 +173,7 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
             <VehicleRow
               v-if="'vehicle' in line"
               :vehicle="line.vehicle"
-              :pulls="pulledBy(line.vehicle, behind)"
+              :pulls="pulls(line.vehicle)"
               :is-departure="isDeparture"
             />
             <div v-else role="rowheader" class="flex items-end gap-3 pt-4 font-semibold">

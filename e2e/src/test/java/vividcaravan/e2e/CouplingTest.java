@@ -79,7 +79,7 @@ class CouplingTest extends InOwnFleet {
         product.put("/api/v1/receivers/cab-cp-03", Product.TOKEN, "{\"vehicle\":\"CP-03\"}");
         hear("cab-cp-03", Duration.ofMinutes(90), Duration.ofMinutes(60), "CA0003", "CA0004");
         page.navigate("/vehicles/CP-04");
-        assertThat(page.getByText("heard together on the road")).isVisible();
+        assertThat(page.getByText("heard together on the road").first()).isVisible();
         hear("cab-cp-03", Duration.ofMinutes(30), Duration.ZERO, "CA0003");
         page.reload();
         assertThat(page.getByText("Who pulled whom before (1)")).isVisible();

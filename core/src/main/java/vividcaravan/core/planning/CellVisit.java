@@ -32,21 +32,23 @@ public record CellVisit<T>(LocalDate on, boolean isBeforeCold, List<Due<T>> cell
      * @param zone the depot's
      */
     public static <T> List<CellVisit<T>> plan(List<Due<T>> cells, LocalDate today, ZoneId zone) {
-        List<Due<T>> left = new ArrayList<>(cells);
-        left.sort(Comparator.comparingLong(due -> due.forecast().earliest()));
+        List<Due<T>> sorted = new ArrayList<>(cells);
+        sorted.sort(Comparator.comparingLong(due -> due.forecast().earliest()));
         List<CellVisit<T>> visits = new ArrayList<>();
-        while (!left.isEmpty()) {
-            LocalDate first = day(left.get(0).forecast().earliest(), zone);
+        int begin = 0;
+        while (begin < sorted.size()) {
+            LocalDate first = day(sorted.get(begin).forecast().earliest(), zone);
             LocalDate wanted = beforeCold(first, zone);
             LocalDate on = wanted.isBefore(today) ? (first.isBefore(today) ? today : notAfter(first, today)) : wanted;
             LocalDate until = on.plusMonths(TOGETHER_MONTHS);
-            List<Due<T>> together = left.stream()
-                    .filter(due -> !day(due.forecast().earliest(), zone).isAfter(until))
-                    .toList();
             // The first is always among them, however far the cold brought the day forward.
-            List<Due<T>> done = together.isEmpty() ? List.of(left.get(0)) : together;
-            left.removeAll(done);
-            visits.add(new CellVisit<>(on, on.isBefore(first), done));
+            int end = begin + 1;
+            while (end < sorted.size()
+                    && !day(sorted.get(end).forecast().earliest(), zone).isAfter(until)) {
+                end++;
+            }
+            visits.add(new CellVisit<>(on, on.isBefore(first), List.copyOf(sorted.subList(begin, end))));
+            begin = end;
         }
         return visits;
     }

@@ -35,7 +35,6 @@ import vividcaravan.server.platform.Refusal;
 @Tag(name = "vehicles")
 class CouplingsController {
 
-    private static final Duration FARTHEST_BACK = Duration.ofDays(400);
     private static final Duration CLOCKS_DIFFER = Duration.ofMinutes(2);
 
     private final VisibleFleet visible;
@@ -199,8 +198,8 @@ class CouplingsController {
         if (at == null) {
             return now.toEpochMilli();
         }
-        if (at.isAfter(now.plus(CLOCKS_DIFFER)) || at.isBefore(now.minus(FARTHEST_BACK))) {
-            throw Refusal.badRequest("at", "Say when it was: a time within the last 400 days, not in the future.");
+        if (at.isAfter(now.plus(CLOCKS_DIFFER)) || at.isBefore(now.minus(FleetDirectory.COUPLINGS_KNOWN))) {
+            throw Refusal.badRequest("at", "Say when it was: a time within the last 90 days, not in the future.");
         }
         return at.toEpochMilli();
     }

@@ -24,6 +24,7 @@ import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.ReceiversHeard;
 import vividcaravan.server.logbook.Author;
 import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.receivers.KnownReceiver;
 import vividcaravan.server.receivers.Receivers;
 import vividcaravan.server.writer.Pen;
@@ -35,7 +36,12 @@ import vividcaravan.server.writer.WriterState;
 class RoadWatch implements WriterState {
 
     private static final Logger LOG = LoggerFactory.getLogger(RoadWatch.class);
-    private static final long WRITE_EVERY_MILLIS = 10_000;
+    private static final long WRITE_EVERY_MILLIS = 60_000;
+    /** So many rows go into one commit, so that no reading waits for all of a large fleet. */
+    private static final int MOST_AT_ONCE = 200;
+    /** What may be proposed is looked for so often at most, since that looks at every span. */
+    private static final long LOOK_EVERY_MILLIS = 1_000;
+
     private static final CouplingBook.Told HEARD = new CouplingBook.Told(Coupling.Source.HEARD, Author.JUDGE.id());
 
     private final FleetDirectory fleet;
@@ -47,6 +53,8 @@ class RoadWatch implements WriterState {
     private final Set<HearingWatch.Ear> gone = new HashSet<>();
     private volatile List<HearingWatch.Proposal> proposals = List.of();
     private long writtenAt;
+    private long lookedAt;
+    private boolean isStale;
     private boolean isTouched;
 
     RoadWatch(FleetDirectory fleet, Receivers receivers, CouplingBook book, Clock clock) {
@@ -114,10 +122,20 @@ class RoadWatch implements WriterState {
         List<HearingWatch.Ear> dropped = watch.makeRoom();
         dropped.forEach(unwritten::remove);
         gone.addAll(dropped);
-        look();
+        isStale = true;
+        lookIfDue();
+    }
+
+    private void lookIfDue() {
+        long now = clock.millis();
+        if (isStale && (now - lookedAt >= LOOK_EVERY_MILLIS || now < lookedAt)) {
+            look();
+        }
     }
 
     private void look() {
+        isStale = false;
+        lookedAt = clock.millis();
         proposals = watch.proposals(clock.millis(), fleet.couplings());
     }
 
@@ -144,7 +162,12 @@ class RoadWatch implements WriterState {
         pen.note(
                 Author.JUDGE,
                 book.deed(DeedKind.COUPLED, coupled.trailer(), last, "coupled")
-                        .because("Heard together on the road since " + Instant.ofEpochMilli(coupled.since()) + "."));
+                        .because("Heard together on the road.")
+                        .with(
+                                "Since",
+                                Difference.TIME,
+                                null,
+                                Instant.ofEpochMilli(coupled.since()).toString()));
     }
 
     /** What is said to hang there, and is not heard while the new one is, was left behind when that came. */
@@ -180,7 +203,12 @@ class RoadWatch implements WriterState {
         pen.note(
                 Author.JUDGE,
                 book.deed(DeedKind.UNCOUPLED, parted.trailer(), puller, "uncoupled")
-                        .because("Not heard on the road any more since " + Instant.ofEpochMilli(parted.at()) + "."));
+                        .because("Not heard on the road with it any more.")
+                        .with(
+                                "Until",
+                                Difference.TIME,
+                                null,
+                                Instant.ofEpochMilli(parted.at()).toString()));
         if (behind.isPresent()) {
             long next = behind.get().pulled();
             boolean isStillHeard = watch.span(hearing.receiver(), next)
@@ -227,10 +255,18 @@ class RoadWatch implements WriterState {
         gone.clear();
         long now = clock.millis();
         if (now - writtenAt >= WRITE_EVERY_MILLIS) {
-            unwritten.forEach(ear -> watch.span(ear.receiver(), ear.vehicle())
+            List<HearingWatch.Ear> some = unwritten.stream().limit(MOST_AT_ONCE).toList();
+            some.forEach(ear -> watch.span(ear.receiver(), ear.vehicle())
                     .ifPresent(span -> session.upsert(HeardSpanRow.of(ear, span))));
-            unwritten.clear();
-            writtenAt = now;
+            some.forEach(unwritten::remove);
+            writtenAt = unwritten.isEmpty() ? now : writtenAt;
         }
+    }
+
+    /** Nobody may speak again for a while: what was last heard is looked at all the same. */
+    @Override
+    public boolean tidy(StatelessSession session, boolean isIdle) {
+        lookIfDue();
+        return false;
     }
 }

@@ -2,6 +2,7 @@ package vividcaravan.server.fleet;
 
 import static java.util.stream.Collectors.toSet;
 
+import java.time.Duration;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -26,6 +27,9 @@ import vividcaravan.server.platform.Refusal;
 /** The fleet in memory. The single writer changes it together with the database; anyone may read. */
 @Component
 public class FleetDirectory {
+
+    /** For how long couplings that ended are known in memory; one that is said to be older cannot be held against others. */
+    public static final Duration COUPLINGS_KNOWN = Duration.ofDays(90);
 
     private final Ids ids;
     private final Map<Long, FleetVehicle> vehicles = new ConcurrentHashMap<>();

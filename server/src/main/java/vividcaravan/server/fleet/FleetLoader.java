@@ -4,6 +4,7 @@ import static java.util.stream.Collectors.groupingBy;
 import static java.util.stream.Collectors.mapping;
 import static java.util.stream.Collectors.toList;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -27,8 +28,10 @@ public class FleetLoader {
 
     private final FleetDirectory fleet;
     private final Ids ids;
+    private final Clock clock;
 
-    FleetLoader(FleetDirectory fleet, Ids ids) {
+    FleetLoader(FleetDirectory fleet, Ids ids, Clock clock) {
+        this.clock = clock;
         this.fleet = fleet;
         this.ids = ids;
     }
@@ -110,12 +113,18 @@ public class FleetLoader {
     private void loadRegister(StatelessSession session) {
         fleet.emptyRegister(
                 book(all(session, LimitLevelRow.class)),
-                Combinations.of(all(session, CouplingRow.class).stream()
-                        .map(CouplingRow::coupling)
-                        .toList()));
+                Combinations.of(
+                        lately(session).stream().map(CouplingRow::coupling).toList()));
         all(session, SensorMakeRow.class)
                 .forEach(row -> fleet.put(new SensorMake(row.mount, row.vented, row.rangeKpa)));
         all(session, DepotRow.class).forEach(row -> fleet.put(row.id, row.description()));
+    }
+
+    /** Couplings that last or ended lately; what is older is read where somebody asks for it. */
+    private List<CouplingRow> lately(StatelessSession session) {
+        return session.createSelectionQuery("from CouplingRow where toAt is null or toAt >= :since", CouplingRow.class)
+                .setParameter("since", clock.millis() - FleetDirectory.COUPLINGS_KNOWN.toMillis())
+                .getResultList();
     }
 
     private void loadVehicles(List<VehicleRow> rows, Rows owned) {

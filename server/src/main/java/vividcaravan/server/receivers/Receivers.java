@@ -24,7 +24,9 @@ public class Receivers implements WriterState {
     static final int MOST = 5_000;
 
     private static final int ROOM = 250;
-    private static final long WRITE_EVERY_MILLIS = 10_000;
+    private static final long WRITE_EVERY_MILLIS = 60_000;
+    /** So many rows go into one commit, so that no reading waits for all of a large fleet. */
+    private static final int MOST_AT_ONCE = 200;
 
     private final Map<String, KnownReceiver> known = new ConcurrentHashMap<>();
     private final Set<String> unwritten = new HashSet<>();
@@ -106,9 +108,10 @@ public class Receivers implements WriterState {
         gone.clear();
         long now = clock.millis();
         if (now - writtenAt >= WRITE_EVERY_MILLIS) {
-            unwritten.forEach(name -> session.upsert(ReceiverRow.of(known.get(name))));
-            unwritten.clear();
-            writtenAt = now;
+            List<String> some = unwritten.stream().limit(MOST_AT_ONCE).toList();
+            some.forEach(name -> session.upsert(ReceiverRow.of(known.get(name))));
+            some.forEach(unwritten::remove);
+            writtenAt = unwritten.isEmpty() ? now : writtenAt;
         }
     }
 
