@@ -65,7 +65,7 @@ const takeOut = () =>
       <button type="button" class="button" @click="takeOut">Take the fleet out</button>
       <template v-if="isManager">
         <label
-          class="button focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-action"
+          class="button inline-flex items-center focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-action"
         >
           Bring a fleet in
           <input

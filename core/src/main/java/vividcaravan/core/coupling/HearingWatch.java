@@ -171,8 +171,10 @@ public final class HearingWatch {
     private Optional<Clear> parted(String receiver, long trailer, HeardSpan own, Combinations couplings) {
         Ear ear = new Ear(receiver, trailer);
         HeardSpan span = spans.get(ear);
-        Coupling coupling = couplings.before(trailer, own.last()).orElseThrow();
-        boolean wasHeard = span != null && span.times() > 0 && span.last() >= coupling.from();
+        Optional<Coupling> coupling = couplings.before(trailer, own.last());
+        boolean wasHeard = span != null
+                && span.times() > 0
+                && coupling.filter(one -> span.last() >= one.from()).isPresent();
         if (!wasHeard) {
             // Of a trailer that this receiver never hears its silence says nothing.
             return Optional.empty();

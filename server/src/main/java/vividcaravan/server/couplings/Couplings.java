@@ -77,7 +77,7 @@ public class Couplings {
                 watch.changed();
                 return Done.by(book.deed(DeedKind.COUPLED, pulled.id(), puller.id(), "coupled")
                         .with(
-                                "Hung before behind",
+                                "Hangs behind",
                                 before.before(pulled.id(), at)
                                         .flatMap(one -> fleet.vehicle(one.puller()))
                                         .map(one -> one.description().ref())

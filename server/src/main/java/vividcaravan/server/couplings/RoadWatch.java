@@ -114,9 +114,7 @@ class RoadWatch implements WriterState {
     void heard(ReceiversHeard event) {
         isTouched = true;
         for (Hearing hearing : event.hearings()) {
-            for (HearingWatch.Clear clear : watch.take(hearing, fleet.couplings())) {
-                follow(event.pen(), clear, hearing);
-            }
+            taken(hearing).forEach(clear -> follow(event.pen(), clear, hearing));
             unwritten.add(new HearingWatch.Ear(hearing.receiver(), hearing.vehicle()));
         }
         List<HearingWatch.Ear> dropped = watch.makeRoom();
@@ -124,6 +122,16 @@ class RoadWatch implements WriterState {
         gone.addAll(dropped);
         isStale = true;
         lookIfDue();
+    }
+
+    /** What hangs behind what is worth less than the readings that tell of it: they are never refused for its sake. */
+    private List<HearingWatch.Clear> taken(Hearing hearing) {
+        try {
+            return watch.take(hearing, fleet.couplings());
+        } catch (RuntimeException e) {
+            LOG.warn("What receiver {} heard of vehicle {} says nothing", hearing.receiver(), hearing.vehicle(), e);
+            return List.of();
+        }
     }
 
     private void lookIfDue() {
