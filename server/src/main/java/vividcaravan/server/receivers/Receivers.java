@@ -77,7 +77,10 @@ public class Receivers implements WriterState {
     private void makeRoom() {
         known.values().stream()
                 .filter(one -> !one.isPlaced())
-                .sorted(Comparator.comparingLong(one -> one.lastHeardAt() == null ? 0 : one.lastHeardAt()))
+                // One of which is known with whom it rides is worth more than any number of names that somebody makes
+                // up.
+                .sorted(Comparator.comparing((KnownReceiver one) -> one.vehicle() != null)
+                        .thenComparingLong(one -> one.lastHeardAt() == null ? 0 : one.lastHeardAt()))
                 .limit(ROOM)
                 .map(KnownReceiver::name)
                 .toList()

@@ -264,6 +264,25 @@ class CouplingsTest {
     }
 
     @Test
+    void thousandsOfNamesPushOutNoneThatIsKnownToRideSomewhere() {
+        drive("box-7", 30, "A00001", "A00002");
+        product.pass(Duration.ofHours(1));
+        List<String> many = new ArrayList<>();
+        for (int i = 0; i < 6_000; i++) {
+            many.add(heard("FFFFF1", product.now().minusMillis(i), "made-up-" + i, 850, "null"));
+        }
+        product.door().readings(array(many));
+
+        List<String> names = new ArrayList<>();
+        product.door()
+                .get("/api/v1/receivers")
+                .json()
+                .get("items")
+                .forEach(one -> names.add(one.get("name").asString()));
+        assertThat(names).hasSizeLessThanOrEqualTo(5_000).contains("box-7");
+    }
+
+    @Test
     void refusalsSayWhatToDo() {
         couple("ST-1", "TU-1");
 
