@@ -263,9 +263,4 @@ public final class HearingWatch {
         denied.forEach(ear -> spans.computeIfPresent(ear, (key, span) -> span.denied()));
         return denied;
     }
-
-    /** Which vehicles a receiver hears. */
-    public Set<Long> heardBy(String receiver) {
-        return Set.copyOf(vehicles.getOrDefault(receiver, Set.of()));
-    }
 }
