@@ -51,7 +51,9 @@ describe('the outbox', () => {
   it('shows a job as it is now while its entries still wait', async () => {
     send.mockReturnValue(taken(outcome('one', 'STORED')));
     let waited: string[] = [];
-    whenTaken(() => (waited = keys()));
+    whenTaken(() => {
+      waited = keys();
+    });
     await keep('7', entry('one'));
     await flush();
     expect(waited).toEqual(['one']);

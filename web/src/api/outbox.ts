@@ -44,10 +44,10 @@ function withoutOutcome(one: Waiting): Waiting {
   return { job, ...(who === undefined ? {} : { who }), entry };
 }
 
-let show: (job: JobItem) => void = () => undefined;
+let show: (job: JobItem) => Promise<void> | void = () => undefined;
 
 /** Who shows jobs gets each as it is now before its entries cease to wait: in between it would look as if they were undone. */
-export function whenTaken(shower: (job: JobItem) => void): void {
+export function whenTaken(shower: typeof show): void {
   show = shower;
 }
 
@@ -77,7 +77,7 @@ async function sendDue(due: Waiting[]): Promise<JobItem[]> {
 async function sendAll(job: string, entries: Waiting['entry'][]): Promise<JobItem[]> {
   try {
     const taken = await sendEntries(job, entries);
-    show(taken.job);
+    await show(taken.job);
     await settle(taken.outcomes);
     return [taken.job];
   } catch (e) {

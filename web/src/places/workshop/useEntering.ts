@@ -35,7 +35,11 @@ export function useEntering(job: Ref<JobItem | undefined>) {
   const isCutOff = ref(false);
   const own = computed(() => waiting.value.filter((one) => one.job === job.value?.id));
 
-  whenTaken((now) => client.setQueryData(['job', now.id], now));
+  whenTaken(async (now) => {
+    // An answer that was asked for before would show the job without what was just stored.
+    await client.cancelQueries({ queryKey: ['job', now.id] });
+    client.setQueryData(['job', now.id], now);
+  });
 
   async function send(): Promise<void> {
     try {
