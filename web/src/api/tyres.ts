@@ -9,6 +9,7 @@ export type MoveRequest = Schemas['MoveRequest'];
 export type MovePreview = Schemas['MovePreview'];
 export type MoveItem = Schemas['MoveItem'];
 export type SensorFate = Schemas['StepPreview']['fate'];
+export type RemovalReason = NonNullable<Schemas['StepItem']['reason']>;
 export type PlaceKind = NonNullable<Schemas['PlaceRequest']['kind']>;
 
 /** Every tyre of which something is written down. */
@@ -113,6 +114,8 @@ export function useTyreActions() {
       ),
     readTread: (id: string, body: TreadRequest) =>
       done(answer(http.POST('/api/v1/tyres/{id}/treads', { params: { path: { id } }, body }))),
+    repaired: (id: string, body: Schemas['RepairRequest']) =>
+      done(answer(http.POST('/api/v1/tyres/{id}/repairs', { params: { path: { id } }, body }))),
     inspected: (id: string, inspectedBy: string, words: string) =>
       done(
         answer(

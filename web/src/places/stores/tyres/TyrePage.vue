@@ -6,6 +6,7 @@ import { useSession } from '@/api/session';
 import { useTyre, useTyreActions, type TyreRequest } from '@/api/tyres';
 import NumberField from '@/shared/NumberField.vue';
 import { dated } from '@/shared/time';
+import { wordsOf } from '@/shared/vocabulary';
 import { useAttempt } from '@/shared/useAttempt';
 import TyreForm from './TyreForm.vue';
 import { tyreWords } from './tyres';
@@ -13,7 +14,7 @@ import { tyreWords } from './tyres';
 /** One tyre and its life: where it was, what was measured, what it is. */
 const props = defineProps<{ id: string }>();
 const { data: life, error } = useTyre(() => props.id);
-const { describe, readTread, inspected } = useTyreActions();
+const { describe, readTread, repaired, inspected } = useTyreActions();
 const { mayHandleAlerts } = useSession();
 const { nameOf } = usePeople();
 const { trouble, faults, isBusy, attempt } = useAttempt();
@@ -22,6 +23,8 @@ const isDescribing = ref(false);
 const depth = ref<number | null>(null);
 const km = ref<number | null>(null);
 const inspectedBy = ref('');
+const repair = ref('');
+const repairer = ref('');
 const found = ref('');
 
 const forecast = computed(() => {
@@ -29,6 +32,17 @@ const forecast = computed(() => {
   if (!one?.mmPerMonth || !one.minimumAt) return '';
   const perKm = typeof one.mmPer1000Km === 'number' ? `, ${one.mmPer1000Km.toFixed(2)} mm in 1,000 km` : '';
   return `It wears ${one.mmPerMonth.toFixed(2)} mm a month${perKm}; by that it is at the least tread on ${dated(one.minimumAt).split(',')[0]}. Local law goes first.`;
+});
+
+const exposure = computed(() => {
+  const one = life.value?.exposure;
+  if (!one) return [];
+  return [
+    { words: 'heard of', hours: one.heard },
+    { words: 'under 90 % of target', hours: one.under90 },
+    { words: 'under 80 % of target', hours: one.under80 },
+    { words: 'over 70 °C', hours: one.hot },
+  ];
 });
 
 const change = (body: TyreRequest) =>
@@ -43,6 +57,17 @@ const keepTread = () =>
     depth.value = null;
     km.value = null;
   });
+const keepRepair = () =>
+  attempt(
+    async () => {
+      await repaired(props.id, { what: repair.value, repairer: repairer.value });
+      repair.value = '';
+      repairer.value = '';
+    },
+    'Keeping the repair',
+    { done: 'The repair is kept.' },
+  );
+const faultOf = (field: string) => faults.value.find((fault) => fault.field === field)?.message;
 const keepInspection = () => attempt(() => inspected(props.id, inspectedBy.value, found.value));
 const print = () => window.print();
 </script>
@@ -139,6 +164,9 @@ const print = () => window.print();
               <span v-if="stay.sensor">
                 &ensp;with sensor <span class="figure">{{ stay.sensor }}</span> inside</span
               >
+              <span v-if="stay.reason" class="block"
+                >came off: {{ wordsOf('removalReasons', stay.reason) }}</span
+              >
             </li>
           </ul>
           <p v-if="tyre.vehicle" class="mt-2 flex flex-wrap gap-x-5 print:hidden">
@@ -151,6 +179,66 @@ const print = () => window.print();
               >Move it</RouterLink
             >
           </p>
+        </section>
+      </div>
+
+      <div class="mt-6 grid gap-x-10 gap-y-6 md:grid-cols-2">
+        <section aria-labelledby="tyre-exposure">
+          <h2 id="tyre-exposure" class="text-base">What it went through</h2>
+          <p v-if="!life.exposure.heard" class="mt-1 text-quiet">No sensor said anything of it yet.</p>
+          <template v-else>
+            <dl class="mt-1 grid max-w-sm grid-cols-[1fr_auto] gap-x-6 gap-y-1">
+              <template v-for="one in exposure" :key="one.words">
+                <dt class="text-quiet">{{ one.words }}</dt>
+                <dd class="figure text-right">{{ one.hours.toLocaleString('en-GB') }} h</dd>
+              </template>
+            </dl>
+            <p class="mt-1 text-sm text-quiet">
+              Clock hours at wheels in use: by the hour’s mean at 20&nbsp;°C against the target that held, and
+              by its hottest moment. Hours of which nothing was heard are not known.
+            </p>
+          </template>
+        </section>
+        <section aria-labelledby="tyre-repairs">
+          <h2 id="tyre-repairs" class="text-base">Repairs</h2>
+          <p v-if="!life.repairs.length" class="mt-1 text-quiet">None is written down.</p>
+          <ul v-else class="mt-1 border-t border-rule">
+            <li
+              v-for="one in [...life.repairs].reverse()"
+              :key="one.at + one.what"
+              class="border-b border-rule py-1"
+            >
+              {{ one.what }}
+              <span class="block text-quiet"
+                >{{ dated(one.at) }}, by {{ one.repairer }}; written down by {{ nameOf(one.who) }}</span
+              >
+            </li>
+          </ul>
+          <form
+            v-if="mayHandleAlerts && tyre.kind !== 'SCRAPPED'"
+            class="mt-2 grid max-w-xl gap-2 print:hidden"
+            @submit.prevent="keepRepair"
+          >
+            <label class="block"
+              >What was repaired, and how
+              <textarea
+                v-model="repair"
+                class="field mt-0.5 block w-full"
+                rows="2"
+                maxlength="500"
+                required
+              ></textarea>
+              <span v-if="faultOf('what')" class="block text-stop">{{ faultOf('what') }}</span>
+            </label>
+            <label class="block"
+              >By whom
+              <input v-model="repairer" class="field mt-0.5 block w-full" maxlength="100" required />
+              <span v-if="faultOf('repairer')" class="block text-stop">{{ faultOf('repairer') }}</span>
+            </label>
+            <div>
+              <button type="submit" class="button min-h-11" :disabled="isBusy">Keep the repair</button>
+            </div>
+          </form>
         </section>
       </div>
 

@@ -9,7 +9,8 @@ import {
   useTyreActions,
   useTyres,
   type PlaceKind,
-  type SensorFate,
+  type RemovalReason,
+  SensorFate,
 } from '@/api/tyres';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
@@ -104,6 +105,10 @@ function takePattern(wanted: { from: string; to: string }[]): void {
 function drop(index: number): void {
   steps.value = steps.value.filter((_, i) => i !== index);
   source.value = undefined;
+}
+
+function giveReason(index: number, chosen: RemovalReason | ''): void {
+  steps.value = steps.value.map((step, i) => (i === index ? { ...step, reason: chosen || undefined } : step));
 }
 
 function fate(index: number, chosen: SensorFate): void {
@@ -237,7 +242,9 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
           :preview="preview"
           :is-stale="isFetching || Boolean(previewError)"
           @drop="drop"
+          :reasons="steps.map((step) => (isWheel(step.to) ? null : (step.reason ?? '')))"
           @fate="fate"
+          @reason="giveReason"
         />
         <div class="mt-3 flex flex-wrap items-end gap-3">
           <label class="block"

@@ -1,12 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { MovePreview, SensorFate } from '@/api/tyres';
+import type { MovePreview, RemovalReason, SensorFate } from '@/api/tyres';
 import { useUnits } from '@/shared/units';
-import { wordsOf } from '@/shared/vocabulary';
+import { namesIn, wordsOf } from '@/shared/vocabulary';
 
 /** What a move comes to: tyre by tyre, then wheel by wheel. */
-const props = defineProps<{ preview: MovePreview; isStale: boolean }>();
-const emit = defineEmits<{ drop: [index: number]; fate: [index: number, fate: SensorFate] }>();
+const props = defineProps<{
+  preview: MovePreview;
+  isStale: boolean;
+  /** Why each comes off; null where it goes to a wheel, empty where nobody said. */
+  reasons: (RemovalReason | '' | null)[];
+}>();
+const emit = defineEmits<{
+  drop: [index: number];
+  fate: [index: number, fate: SensorFate];
+  reason: [index: number, reason: RemovalReason | ''];
+}>();
 const units = useUnits();
 
 /** A hand gauge tells no less [common practice]. */
@@ -50,6 +59,19 @@ const bare = computed(() => props.preview.wheels.filter((wheel) => !wheel.hasTyr
             Not this one<span class="spoken">: {{ step.from }}</span>
           </button>
         </div>
+        <label v-if="typeof reasons[i] === 'string'" class="mt-1 flex flex-wrap items-baseline gap-x-2">
+          Why it comes off
+          <select
+            class="field w-64 max-w-full py-0.5"
+            :value="reasons[i]"
+            @change="emit('reason', i, ($event.target as HTMLSelectElement).value as RemovalReason | '')"
+          >
+            <option value="">not said</option>
+            <option v-for="one in namesIn('removalReasons')" :key="one" :value="one">
+              {{ wordsOf('removalReasons', one) }}
+            </option>
+          </select>
+        </label>
         <p v-if="step.tyre || airWords(step)">
           <span v-if="step.tyre" class="text-quiet">{{ step.tyre }};&ensp;</span>{{ airWords(step) }}
         </p>

@@ -40,14 +40,14 @@ describe('the steps of a move', () => {
   it('become a request that says of sensors only what was chosen', () => {
     const steps: Step[] = [
       { ...step('1L', '1R'), fate: 'OFF' },
-      { from: { tyre: '7', words: 'a tyre' }, to: { kind: 'REPAIRER' } },
+      { from: { tyre: '7', words: 'a tyre' }, to: { kind: 'REPAIRER' }, reason: 'WORN' },
     ];
     expect(requestOf(steps, null, '  ')).toEqual({
       at: null,
       note: null,
       steps: [
         { vehicle: 'LM-21', position: '1L', to: wheel('1R'), sensor: 'OFF' },
-        { tyre: '7', to: { kind: 'REPAIRER' } },
+        { tyre: '7', to: { kind: 'REPAIRER' }, reason: 'WORN' },
       ],
     });
   });

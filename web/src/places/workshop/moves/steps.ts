@@ -1,4 +1,4 @@
-import type { MoveRequest, PlaceKind, SensorFate } from '@/api/tyres';
+import type { MoveRequest, PlaceKind, RemovalReason, SensorFate } from '@/api/tyres';
 
 /** A wheel of a vehicle. */
 export interface Wheel {
@@ -11,6 +11,8 @@ export interface Step {
   from: Wheel | { tyre: string; words: string };
   to: Wheel | { kind: PlaceKind };
   fate?: SensorFate | undefined;
+  /** Why it comes off, where it goes to no wheel. */
+  reason?: RemovalReason | undefined;
 }
 
 export const isWheel = (place: object): place is Wheel => 'position' in place;
@@ -59,10 +61,11 @@ export function requestOf(steps: readonly Step[], at: string | null, note: strin
   return {
     at,
     note: note.trim() || null,
-    steps: steps.map(({ from, to, fate }) => ({
+    steps: steps.map(({ from, to, fate, reason }) => ({
       ...(isWheel(from) ? { vehicle: from.vehicle, position: from.position } : { tyre: from.tyre }),
       to: isWheel(to) ? { vehicle: to.vehicle, position: to.position } : { kind: to.kind },
       ...(fate ? { sensor: fate } : {}),
+      ...(reason && !isWheel(to) ? { reason } : {}),
     })),
   };
 }

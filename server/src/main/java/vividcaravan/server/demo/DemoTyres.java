@@ -7,6 +7,8 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.tyres.RemovalReason;
+import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.server.fleet.FleetDirectory;
@@ -44,17 +46,74 @@ class DemoTyres {
         for (String ref : DESCRIBED) {
             describe(fleet.existing(ref), begun);
         }
-        tyres.add(tyre("Brackenridge", "Haul S", "315/80 R22.5", "1526", false), null, store("Sallow Bridge"), DEMO);
-        tyres.add(tyre("Brackenridge", "Haul S", "315/80 R22.5", "1526", false), null, store("Sallow Bridge"), DEMO);
+        tyres.add(
+                tyre("Brackenridge", "Haul S", "315/80 R22.5", "1526", false),
+                null,
+                store("Sallow Bridge"),
+                begun,
+                DEMO);
+        tyres.add(
+                tyre("Brackenridge", "Haul S", "315/80 R22.5", "1526", false),
+                null,
+                store("Sallow Bridge"),
+                begun,
+                DEMO);
         long casing = tyres.add(
-                tyre("Tarnfell", "Pull D", "315/80 R22.5", "4019", true), "second life", store("Larkmoor"), DEMO);
+                tyre("Tarnfell", "Pull D", "315/80 R22.5", "4019", true),
+                "second life",
+                store("Larkmoor"),
+                begun,
+                DEMO);
         tyres.readTread(casing, List.of(11.5, 11.2, 11.4), null, begun.minus(Duration.ofDays(3)), DEMO);
+
+        long plugged = tyres.add(
+                tyre("Tarnfell", "Pull D", "315/80 R22.5", "3124", false),
+                null,
+                store("High Tarn"),
+                begun.minus(Duration.ofDays(4)),
+                DEMO);
+        tyres.readTread(plugged, List.of(9.1, 8.8, 9.0), null, begun.minus(Duration.ofDays(2)), DEMO);
+        tyres.repaired(
+                plugged,
+                "a nail in the crown, 4 mm; plug and patch from inside, tried under water",
+                "the tyre bench at High Tarn",
+                begun.minus(Duration.ofDays(2)),
+                DEMO);
+        change("GX-01", "2RO", casing(begun), begun.minus(Duration.ofDays(9)));
 
         move("GT-13", begun.minus(Duration.ofDays(6)), "worn unevenly", "2L", "3L", "2R", "3R");
         FleetVehicle rotated = fleet.existing("GT-13");
         retorques.tightened(
                 rotated, rotated.retorques().stream().map(one -> one.position()).toList(), 600.0, DEMO);
         move("GT-15", begun.minus(Duration.ofHours(30)), "after the wash", "3L", "3R");
+    }
+
+    private long casing(Instant begun) {
+        long id = tyres.add(
+                tyre("Tarnfell", "Pull D", "315/80 R22.5", "0926", false),
+                null,
+                store("Larkmoor"),
+                begun.minus(Duration.ofDays(12)),
+                DEMO);
+        tyres.readTread(id, List.of(15.8, 15.6, 15.7), null, begun.minus(Duration.ofDays(9)), DEMO);
+        return id;
+    }
+
+    /** A tyre that is worn goes to the repairer, another comes in its place, and the nuts were tightened again since. */
+    private void change(String ref, String position, long comes, Instant at) {
+        FleetVehicle vehicle = fleet.existing(ref);
+        PlaceRequest repairer = new PlaceRequest(null, null, TyrePlace.Kind.REPAIRER, "Marle Road");
+        PlaceRequest wheel = new PlaceRequest(ref, position, null, null);
+        moves.make(
+                new MoveRequest(
+                        at,
+                        "to be retreaded",
+                        List.of(
+                                new StepRequest(ref, position, null, repairer, SensorFate.STAYS, RemovalReason.WORN),
+                                new StepRequest(null, null, Long.toString(comes), wheel, null, null))),
+                DEMO);
+        retorques.tightened(
+                vehicle, vehicle.retorques().stream().map(one -> one.position()).toList(), 600.0, DEMO);
     }
 
     private void move(String ref, Instant at, String note, String... pairs) {
@@ -67,7 +126,7 @@ class DemoTyres {
     }
 
     private static StepRequest step(String ref, String from, String to) {
-        return new StepRequest(ref, from, null, new PlaceRequest(ref, to, null, null), null);
+        return new StepRequest(ref, from, null, new PlaceRequest(ref, to, null, null), null, null);
     }
 
     private void describe(FleetVehicle vehicle, Instant begun) {

@@ -44,6 +44,7 @@ public enum DeedKind {
     WALKED("walk round a vehicle"),
     TYRE_DESCRIBED("tyre described"),
     TYRE_INSPECTED("tyre inspected"),
+    TYRE_REPAIRED("tyre repaired"),
     TREAD_READ("tread read"),
     WHEELS_MOVED("wheels moved"),
     WHEELS_MOVE_UNDONE("wheel move undone"),

@@ -29,6 +29,7 @@ import vividcaravan.server.moves.MoveRequest.PlaceRequest;
 import vividcaravan.server.moves.MoveRequest.StepRequest;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreTables;
 import vividcaravan.server.writer.View;
@@ -85,6 +86,9 @@ class MovePlanning {
         TyrePlace to = step.to().kind() == null
                 ? wheel(step.to().vehicle(), step.to().position(), field + ".to", faults)
                 : away(step.to(), field + ".to", faults);
+        if (step.reason() != null && to instanceof TyrePlace.AtWheel) {
+            faults.add(field + ".reason", "A reason is of a tyre that comes off; this one goes to a wheel.");
+        }
         if (step.tyre() != null) {
             if (step.vehicle() != null || step.position() != null) {
                 faults.add(field + ".tyre", "Name the tyre or the wheel it is at, one of both.");
@@ -96,12 +100,13 @@ class MovePlanning {
     }
 
     /** The request that makes a move again at another time. */
-    MoveRequest again(List<TyrePlacing.Made> made, Instant at, @Nullable String note) {
+    MoveRequest again(List<MoveStepRow> steps, Instant at, @Nullable String note) {
         return new MoveRequest(
                 at,
                 note,
-                made.stream()
-                        .map(one -> {
+                steps.stream()
+                        .map(step -> {
+                            TyrePlacing.Made one = step.made();
                             PlaceRequest from = request(one.from());
                             boolean isAtWheel = from.kind() == null;
                             return new StepRequest(
@@ -109,7 +114,8 @@ class MovePlanning {
                                     from.position(),
                                     isAtWheel ? null : Long.toString(one.tyre()),
                                     request(one.to()),
-                                    one.fate());
+                                    one.fate(),
+                                    step.reason);
                         })
                         .toList());
     }

@@ -6,6 +6,7 @@ import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
@@ -47,7 +48,13 @@ class MoveRecord {
             List<StepItem> steps) {}
 
     /** A tyre of it; where it was and went in words. */
-    record StepItem(String tyre, String from, String to, @Nullable String sensor, SensorFate fate) {}
+    record StepItem(
+            String tyre,
+            String from,
+            String to,
+            @Nullable String sensor,
+            SensorFate fate,
+            @Nullable RemovalReason reason) {}
 
     record MoveList(List<MoveItem> items) {}
 
@@ -85,7 +92,6 @@ class MoveRecord {
                 .setParameter("id", row.id)
                 .getResultList()
                 .stream()
-                .map(MoveStepRow::made)
                 .map(this::step)
                 .toList();
         return new MoveItem(
@@ -99,7 +105,8 @@ class MoveRecord {
                 steps);
     }
 
-    private StepItem step(TyrePlacing.Made made) {
+    private StepItem step(MoveStepRow row) {
+        TyrePlacing.Made made = row.made();
         return new StepItem(
                 Long.toString(made.tyre()),
                 words(made.from()),
@@ -107,7 +114,8 @@ class MoveRecord {
                 made.sensor() == null
                         ? null
                         : fleet.sensor(made.sensor()).map(KnownSensor::code).orElse(null),
-                made.fate());
+                made.fate(),
+                row.reason);
     }
 
     private String words(TyrePlace place) {

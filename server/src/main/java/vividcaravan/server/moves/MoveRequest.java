@@ -3,6 +3,7 @@ package vividcaravan.server.moves;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.server.platform.AtMost;
@@ -26,13 +27,15 @@ public record MoveRequest(
      * @param vehicle where it is now, with {@code position}
      * @param tyre its identity, where it is off every vehicle
      * @param sensor what becomes of its sensor; the usual unless said otherwise
+     * @param reason why it comes off its vehicle, where it goes to no wheel
      */
     public record StepRequest(
             @Nullable String vehicle,
             @Nullable String position,
             @Nullable String tyre,
             @Nullable PlaceRequest to,
-            @Nullable SensorFate sensor) {}
+            @Nullable SensorFate sensor,
+            @Nullable RemovalReason reason) {}
 
     /**
      * Where a tyre goes: a wheel, or a place off every vehicle.

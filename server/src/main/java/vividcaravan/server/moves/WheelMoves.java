@@ -16,6 +16,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.MoveFault;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
@@ -136,7 +137,12 @@ public class WheelMoves {
                 : request.note().strip();
         pen.session().insert(move);
         for (int i = 0; i < outcome.made().size(); i++) {
-            pen.session().insert(MoveStepRow.of(move.id, i, outcome.made().get(i)));
+            pen.session()
+                    .insert(MoveStepRow.of(
+                            move.id,
+                            i,
+                            outcome.made().get(i),
+                            request.steps().get(i).reason()));
         }
         for (TyrePlacing.Made one : outcome.made()) {
             leave(pen, plan, one, who);
@@ -144,7 +150,12 @@ public class WheelMoves {
         store(pen, plan, outcome.after());
         loseSensors(pen, outcome.made(), true);
         addRetorques(pen, outcome.made(), move.id, plan.at());
-        return new Done<>(move.id, deed(DeedKind.WHEELS_MOVED, "moved", plan, outcome.made(), move.id));
+        Deed deed = deed(DeedKind.WHEELS_MOVED, "moved", plan, outcome.made(), move.id);
+        for (int i = 0; i < outcome.made().size(); i++) {
+            RemovalReason reason = request.steps().get(i).reason();
+            deed = deed.with("Why it came off", null, reason == null ? null : reason.words());
+        }
+        return new Done<>(move.id, deed);
     }
 
     /** What is open against a tyre ends at the wheel that it leaves; a mark stays with the tyre. */
@@ -250,7 +261,7 @@ public class WheelMoves {
                 Done<Void> undone = undone(pen, id, who);
                 pen.note(undone.deed());
                 MoveRow move = pen.session().get(MoveRow.class, id);
-                MoveRequest again = planning.again(steps(View.of(pen.session()), id), at, move.note);
+                MoveRequest again = planning.again(stepRows(View.of(pen.session()), id), at, move.note);
                 refuseIfNot(look.of(View.of(pen.session()), planning.plan(View.of(pen.session()), again)));
                 return made(pen, again, who);
             });
@@ -278,13 +289,13 @@ public class WheelMoves {
     }
 
     private static List<TyrePlacing.Made> steps(View view, long id) {
-        return view
-                .select("from MoveStepRow where moveId = :id order by number", MoveStepRow.class)
+        return stepRows(view, id).stream().map(MoveStepRow::made).toList();
+    }
+
+    private static List<MoveStepRow> stepRows(View view, long id) {
+        return view.select("from MoveStepRow where moveId = :id order by number", MoveStepRow.class)
                 .setParameter("id", id)
-                .getResultList()
-                .stream()
-                .map(MoveStepRow::made)
-                .toList();
+                .getResultList();
     }
 
     private Done<Void> undone(Pen pen, long id, String who) {

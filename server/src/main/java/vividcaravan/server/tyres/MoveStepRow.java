@@ -8,6 +8,8 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlacing;
 
@@ -35,7 +37,11 @@ public class MoveStepRow {
     @Enumerated(EnumType.STRING)
     public SensorFate fate;
 
-    public static MoveStepRow of(long move, int number, TyrePlacing.Made made) {
+    /** Why it came off its vehicle; null where nobody said. */
+    @Enumerated(EnumType.STRING)
+    public RemovalReason reason;
+
+    public static MoveStepRow of(long move, int number, TyrePlacing.Made made, @Nullable RemovalReason reason) {
         MoveStepRow row = new MoveStepRow();
         PlaceColumns from = PlaceColumns.of(made.from());
         PlaceColumns to = PlaceColumns.of(made.to());
@@ -52,6 +58,7 @@ public class MoveStepRow {
         row.toPlace = to.name();
         row.sensorId = made.sensor();
         row.fate = made.fate();
+        row.reason = reason;
         return row;
     }
 

@@ -18,6 +18,8 @@ import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.TyreDateCode;
 import vividcaravan.core.fitting.TyreInspection;
+import vividcaravan.core.tyres.Exposure;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.TreadWear;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
@@ -39,9 +41,17 @@ public class TyreBook {
     private final FleetDirectory fleet;
     private final TyreTables tables;
     private final TyreDemands demands;
+    private final TyreExposures exposures;
     private final Clock clock;
 
-    TyreBook(SessionFactory sessions, FleetDirectory fleet, TyreTables tables, TyreDemands demands, Clock clock) {
+    TyreBook(
+            SessionFactory sessions,
+            FleetDirectory fleet,
+            TyreTables tables,
+            TyreDemands demands,
+            TyreExposures exposures,
+            Clock clock) {
+        this.exposures = exposures;
         this.demands = demands;
         this.sessions = sessions;
         this.fleet = fleet;
@@ -96,13 +106,26 @@ public class TyreBook {
      */
     public record TyreList(List<TyreItem> items, int assumed) {}
 
-    /** A tyre's stay at a place. */
-    record StayItem(String place, @Nullable String sensor, @Nullable Instant from, @Nullable Instant to) {}
+    /**
+     * A tyre's stay at a place.
+     *
+     * @param reason why it came off its vehicle before, where somebody said
+     */
+    record StayItem(
+            String place,
+            @Nullable String sensor,
+            @Nullable Instant from,
+            @Nullable Instant to,
+            @Nullable RemovalReason reason) {}
 
     record TreadItem(Instant at, double shallowestMm, List<Double> points, @Nullable Double km, String who) {}
 
+    /** A repair: what was done, who did it, and the user name of who wrote it down. */
+    record RepairItem(Instant at, String what, String repairer, String who) {}
+
     /** A tyre with its life. */
-    record TyreLife(TyreItem tyre, List<StayItem> stays, List<TreadItem> treads) {}
+    record TyreLife(
+            TyreItem tyre, List<StayItem> stays, List<TreadItem> treads, List<RepairItem> repairs, Exposure exposure) {}
 
     /** The tyres of a vehicle, wheel by wheel. */
     record WheelTyres(List<TyreItem> items) {}
@@ -142,9 +165,12 @@ public class TyreBook {
             List<TyreStay> stays = tables.staysOf(view, id);
             List<TreadReadingRow> treads = treads(view, id).getOrDefault(id, List.of());
             TyreStay now = stays.stream().filter(TyreStay::isOpen).findFirst().orElse(null);
+            Map<Long, RemovalReason> reasons = tables.removals(view, id);
             return new TyreLife(
                     item(demands.ofTyres(view), row, now, treads),
-                    stays.stream().map(this::stay).toList(),
+                    stays.stream()
+                            .map(stay -> stay(stay, reasons.get(stay.from())))
+                            .toList(),
                     treads.stream()
                             .map(tread -> new TreadItem(
                                     tread.readAt,
@@ -154,7 +180,17 @@ public class TyreBook {
                                             .toList(),
                                     tread.km,
                                     tread.who))
-                            .toList());
+                            .toList(),
+                    view
+                            .select(
+                                    "from TyreRepairRow where tyreId = :tyre order by repairedAt, id",
+                                    TyreRepairRow.class)
+                            .setParameter("tyre", id)
+                            .getResultList()
+                            .stream()
+                            .map(repair -> new RepairItem(repair.repairedAt, repair.what, repair.repairer, repair.who))
+                            .toList(),
+                    exposures.of(stays));
         }
     }
 
@@ -286,14 +322,15 @@ public class TyreBook {
         return Math.round(figure * 100) / 100.0;
     }
 
-    private StayItem stay(TyreStay stay) {
+    private StayItem stay(TyreStay stay, @Nullable RemovalReason reason) {
         return new StayItem(
                 words(stay.place()),
                 stay.sensor() == null
                         ? null
                         : fleet.sensor(stay.sensor()).map(KnownSensor::code).orElse(null),
                 stay.from() == TyreStay.ALWAYS ? null : Instant.ofEpochMilli(stay.from()),
-                stay.isOpen() ? null : Instant.ofEpochMilli(stay.to()));
+                stay.isOpen() ? null : Instant.ofEpochMilli(stay.to()),
+                reason);
     }
 
     private String words(TyrePlace place) {

@@ -3,6 +3,7 @@ package vividcaravan.server.tyres;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,6 +15,7 @@ import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.Rejudgement;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.core.tyres.TyreTimeline;
@@ -135,6 +137,19 @@ public class TyreTables {
                     return new Rejudgement.TyreLeft(move.movedAt, move.madeBy, "The tyre was moved.");
                 })
                 .toList();
+    }
+
+    /** Why a tyre came off, by when, of moves that stand; epoch milliseconds. */
+    Map<Long, RemovalReason> removals(View view, long tyre) {
+        Map<Long, RemovalReason> reasons = new HashMap<>();
+        view.select(
+                        "select m.movedAt, s.reason from MoveRow m join MoveStepRow s on s.moveId = m.id"
+                                + " where s.tyreId = :tyre and s.reason is not null and m.undoneAt is null",
+                        Object[].class)
+                .setParameter("tyre", tyre)
+                .getResultList()
+                .forEach(row -> reasons.put((Long) row[0], (RemovalReason) row[1]));
+        return reasons;
     }
 
     private static List<List<Long>> portions(Collection<Long> ids) {

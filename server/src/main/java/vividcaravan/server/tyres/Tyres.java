@@ -14,6 +14,7 @@ import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
@@ -39,9 +40,10 @@ public class Tyres {
     /**
      * A tyre that came, lying somewhere.
      *
+     * @param at since when
      * @return its identity
      */
-    public long add(Tyre tyre, @Nullable String note, TyrePlace.Away place, String who) {
+    public long add(Tyre tyre, @Nullable String note, TyrePlace.Away place, Instant at, String who) {
         return writer.make(view -> Decision.make(pen -> {
             TyreRow row = new TyreRow();
             row.describe(tyre);
@@ -49,7 +51,7 @@ public class Tyres {
             row.addedAt = clock.instant();
             row.addedBy = who;
             pen.session().insert(row);
-            pen.session().insert(TyreStayRow.of(new TyreStay(row.id, place, null, clock.millis(), TyreStay.OPEN)));
+            pen.session().insert(TyreStayRow.of(new TyreStay(row.id, place, null, at.toEpochMilli(), TyreStay.OPEN)));
             return new Done<>(row.id, Deed.of(DeedKind.TYRE_DESCRIBED, thing(row), "took in " + words(row)));
         }));
     }
@@ -132,6 +134,31 @@ public class Tyres {
                 pen.session().insert(reading);
                 return Done.by(Deed.of(DeedKind.TREAD_READ, thing(row), "read the tread of " + words(row))
                         .with("Shallowest", "mm", null, reading.shallowestMm));
+            });
+        });
+    }
+
+    /** Keeps that a tyre was repaired. */
+    public void repaired(long id, String what, String repairer, Instant at, String who) {
+        writer.make(view -> {
+            TyreRow row = existing(view, id);
+            if (tables.staysOf(view, id).stream()
+                    .anyMatch(stay ->
+                            stay.covers(at.toEpochMilli()) && stay.place().isForGood())) {
+                throw Refusal.conflict("It was scrapped by then, so nobody repaired it. Say an earlier time.");
+            }
+            return Decision.make(pen -> {
+                TyreRepairRow repair = new TyreRepairRow();
+                repair.tyreId = id;
+                repair.repairedAt = at;
+                repair.what = what;
+                repair.repairer = repairer;
+                repair.who = who;
+                pen.session().insert(repair);
+                return Done.by(Deed.of(DeedKind.TYRE_REPAIRED, thing(row), "wrote down a repair of " + words(row))
+                        .because(what)
+                        .with("Repaired by", null, repairer)
+                        .with("Repaired at", Difference.TIME, null, at.toString()));
             });
         });
     }

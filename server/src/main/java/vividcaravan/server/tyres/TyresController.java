@@ -72,8 +72,12 @@ class TyresController {
         return book.of(visible.existing(ref));
     }
 
-    /** A tyre that came, and where it lies. */
-    record NewTyreRequest(@Nullable TyreRequest tyre, @AtMost(100) @Nullable String place) {}
+    /**
+     * A tyre that came, and where it lies.
+     *
+     * @param at since when; now unless said otherwise
+     */
+    record NewTyreRequest(@Nullable TyreRequest tyre, @AtMost(100) @Nullable String place, @Nullable Instant at) {}
 
     @PostMapping("/tyres")
     @ResponseStatus(HttpStatus.CREATED)
@@ -88,11 +92,13 @@ class TyresController {
             faults.add("tyre.size", "Say at least its size, as it stands on the sidewall.");
         }
         faults.refuse();
+        Instant at = past(request.at(), "at", "Say when it came: a time within the last ten years.", faults);
+        faults.refuse();
         String place = request.place() == null || request.place().isBlank()
                 ? null
                 : request.place().strip();
         long id = tyres.add(
-                tyre, request.tyre().plainNote(), new TyrePlace.Away(TyrePlace.Kind.STORE, place), who.getName());
+                tyre, request.tyre().plainNote(), new TyrePlace.Away(TyrePlace.Kind.STORE, place), at, who.getName());
         return book.life(id);
     }
 
@@ -146,14 +152,34 @@ class TyresController {
             }
         }
         faults.within("km", request.km(), 0, MOST_KM, "A distance is 0 to 10,000,000 km");
-        Instant now = clock.instant();
-        Instant at = request.at() == null ? now : request.at();
-        if (at.isAfter(now.plus(FUTURE)) || at.isBefore(now.minus(LONGEST_AGO))) {
-            faults.add("at", "Say when it was read: a time within the last ten years.");
-        }
+        Instant at = past(request.at(), "at", "Say when it was read: a time within the last ten years.", faults);
         faults.refuse();
         long number = QueryParameters.id("tyre", id);
         tyres.readTread(number, request.points(), request.km(), at, who.getName());
+        return book.life(number);
+    }
+
+    /**
+     * A repair.
+     *
+     * @param what what was done
+     * @param repairer who did it
+     * @param at when; now unless said otherwise
+     */
+    record RepairRequest(@Nullable String what, @Nullable String repairer, @Nullable Instant at) {}
+
+    @PostMapping("/tyres/{id}/repairs")
+    @ResponseStatus(HttpStatus.CREATED)
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
+    @Operation(operationId = "repairTyre", summary = "Keep that a tyre was repaired, how and by whom; a mark stays")
+    TyreBook.TyreLife repaired(@PathVariable String id, @RequestBody RepairRequest request, Principal who) {
+        Faults faults = new Faults();
+        String what = faults.text("what", request.what(), LONGEST, "Say what was done.");
+        String repairer = faults.text("repairer", request.repairer(), 100, "Say who did it.");
+        Instant at = past(request.at(), "at", "Say when it was repaired: a time within the last ten years.", faults);
+        faults.refuse();
+        long number = QueryParameters.id("tyre", id);
+        tyres.repaired(number, what, repairer, at, who.getName());
         return book.life(number);
     }
 
@@ -174,6 +200,14 @@ class TyresController {
         long number = QueryParameters.id("tyre", id);
         tyres.inspected(number, by, words);
         return book.life(number);
+    }
+
+    private Instant past(@Nullable Instant said, String field, String wayOut, Faults faults) {
+        Instant now = clock.instant();
+        if (said != null && (said.isAfter(now.plus(FUTURE)) || said.isBefore(now.minus(LONGEST_AGO)))) {
+            faults.add(field, wayOut);
+        }
+        return said == null ? now : said;
     }
 
     private LocalDate today() {

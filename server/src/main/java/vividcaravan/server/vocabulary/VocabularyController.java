@@ -26,6 +26,7 @@ import vividcaravan.core.limits.Basis;
 import vividcaravan.core.limits.DutyProfile;
 import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.VehicleUse;
+import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.server.access.Role;
@@ -65,6 +66,7 @@ class VocabularyController {
             List<Word> walks,
             List<Word> people,
             List<Word> sensorFates,
+            List<Word> removalReasons,
             List<Word> tyrePlaces,
             List<Word> couplingSources,
             List<Word> receiverKinds,
@@ -92,6 +94,7 @@ class VocabularyController {
                 words(WalkOrder.values(), WalkOrder::words),
                 words(Role.values(), Role::words),
                 words(SensorFate.values(), SensorFate::words),
+                words(RemovalReason.values(), RemovalReason::words),
                 words(TyrePlace.Kind.values(), TyrePlace.Kind::words),
                 words(Coupling.Source.values(), Coupling.Source::words),
                 words(ReceiverKind.values(), ReceiverKind::words),

@@ -103,7 +103,7 @@ class RightsTest {
         row(ALL, "getDueCalendar");
         row(OWN_NOTES, "tightenedAgain");
         row(HANDLE, "previewWheelMove", "moveWheels", "undoWheelMove", "correctWheelMove");
-        row(HANDLE, "addTyre", "describeTyre", "describeTyreAt", "readTread", "inspectTyre");
+        row(HANDLE, "addTyre", "describeTyre", "describeTyreAt", "readTread", "repairTyre", "inspectTyre");
         row(HANDLE, "listDemoTexts", "answerDemoText");
         row(
                 HANDLE,

@@ -358,9 +358,8 @@ class WheelMovesTest {
                 .isEqualTo(201);
         say("A00002", NOW.minusSeconds(1_800), 740, 15);
         String alert = product.door().alertsOf("LM-31").get(0).get("id").asString();
-        assertThat(machine.postJson("/api/v1/alerts/" + alert + "/take-in-hand", "{}")
-                        .status())
-                .isEqualTo(200);
+        Door.Answer taken = machine.postJson("/api/v1/alerts/" + alert + "/take-in-hand", "{}");
+        assertThat(taken.status()).as(taken.text()).isEqualTo(200);
         for (String odd : List.of(
                 "{ \"steps\": [ null ] }",
                 "{ \"steps\": [ { \"tyre\": \"99999999999999999999\", \"to\": { \"kind\": \"STORE\" } } ] }",
@@ -386,5 +385,65 @@ class WheelMovesTest {
         assertThat(odd.json().at("/errors/0/field").asString()).isEqualTo("at");
         assertThat(noWheel.json().at("/errors/0/field").asString()).isEqualTo("steps[0].to.position");
         assertThat(undo("99").status()).isEqualTo(404);
+    }
+
+    @Test
+    void aTyreKeepsWhyItCameOffWhatWasRepairedAndWhatItWentThrough() {
+        // Two hours at 84 % of 850 kPa, one of them hot, then one at its target.
+        Instant low = Instant.parse("2026-11-19T10:00:00Z");
+        say("A00001", low, 714, 60);
+        product.door()
+                .readings(array(IntStream.range(0, 60)
+                        .mapToObj(minute -> reading("A00001", low.plusSeconds(3_600 + minute * 60L), 850, 75))
+                        .toList()));
+        say("A00001", low.plusSeconds(7_200), 850, 60);
+        String tyre = describe("1L");
+        String move = move(request(away("1L", "REPAIRER", ", \"sensor\": \"TRAVELS\", \"reason\": \"PUNCTURE\"")));
+        Door.Answer repaired = product.door()
+                .postJson(
+                        "/api/v1/tyres/" + tyre + "/repairs",
+                        "{ \"what\": \"plug and patch\", \"repairer\": \"Rosewell\" }");
+        assertThat(repaired.status()).as(repaired.text()).isEqualTo(201);
+        JsonNode life = repaired.json();
+        assertThat(life.at("/stays/1/reason").asString()).isEqualTo("PUNCTURE");
+        assertThat(life.at("/repairs/0/what").asString()).isEqualTo("plug and patch");
+        assertThat(life.at("/exposure").toString()).isEqualTo("{\"heard\":3,\"under90\":2,\"under80\":0,\"hot\":1}");
+
+        // What was corrected keeps its reason; what is undone has none.
+        Door.Answer corrected = product.door()
+                .send(
+                        "PUT",
+                        "/api/v1/wheel-moves/" + move + "/time",
+                        ("{ \"at\": \"" + NOW.minusSeconds(600) + "\" }")
+                                .getBytes(java.nio.charset.StandardCharsets.UTF_8),
+                        Map.of("Content-Type", "application/json"));
+        assertThat(corrected.json().at("/steps/0/reason").asString())
+                .as(corrected.text())
+                .isEqualTo("PUNCTURE");
+        assertThat(undo(corrected.json().get("id").asString()).status()).isEqualTo(200);
+        JsonNode back = product.door().get("/api/v1/tyres/" + tyre).json();
+        assertThat(back.get("stays")).hasSize(1);
+        assertThat(back.at("/stays/0/reason").isNull()).isTrue();
+    }
+
+    @Test
+    void aReasonIsOfATyreThatComesOff() {
+        Door.Answer answer = product.door()
+                .postJson(
+                        "/api/v1/wheel-moves",
+                        request(step("1L", "1R", ", \"reason\": \"WORN\""), step("1R", "1L", "")));
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.text()).contains("steps[0].reason");
+    }
+
+    private String describe(String position) {
+        Door.Answer answer = product.door()
+                .send(
+                        "PUT",
+                        "/api/v1/vehicles/LM-31/wheels/" + position + "/tyre",
+                        "{ \"maker\": \"Tarnfell\" }".getBytes(java.nio.charset.StandardCharsets.UTF_8),
+                        Map.of("Content-Type", "application/json"));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json().at("/tyre/id").asString();
     }
 }

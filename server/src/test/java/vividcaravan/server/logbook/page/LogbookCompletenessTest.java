@@ -404,6 +404,12 @@ class LogbookCompletenessTest {
         doing("describeTyreAt", "TYRE_DESCRIBED", "PUT", vehicle + "/wheels/1L/tyre", "{ \"maker\": \"Tarnfell\" }");
         doing("readTread", "TREAD_READ", "POST", tyre + "/treads", "{ \"points\": [ 12.5 ] }");
         doing(
+                "repairTyre",
+                "TYRE_REPAIRED",
+                "POST",
+                tyre + "/repairs",
+                "{ \"what\": \"plug and patch\", \"repairer\": \"Rosewell\" }");
+        doing(
                 "inspectTyre",
                 "TYRE_INSPECTED",
                 "POST",

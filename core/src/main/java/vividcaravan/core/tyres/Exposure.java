@@ -1,0 +1,40 @@
+package vividcaravan.core.tyres;
+
+/**
+ * What a tyre went through, in clock hours of which anything was heard. An hour counts as run low where its mean, brought to
+ * 20 °C, was under that share of the target that held then, and as hot where it was anywhere over {@value #HOT_CELSIUS} °C.
+ * Hours of which nothing was heard count nowhere, so it is a floor and no proof that nothing else happened.
+ *
+ * @param heard hours of which anything was heard
+ * @param under90 hours under 90 % of target
+ * @param under80 hours under 80 % of target, which count under 90 % too
+ * @param hot hours over {@value #HOT_CELSIUS} °C
+ */
+public record Exposure(int heard, int under90, int under80, int hot) {
+
+    /** Of nothing heard. */
+    public static final Exposure NONE = new Exposure(0, 0, 0, 0);
+
+    /** Over this the inside of a tyre is hot, °C [common practice]. */
+    public static final int HOT_CELSIUS = 70;
+
+    /** From this share of target downwards a tyre is underinflated, and from the next it is taken for run flat [common practice]. */
+    private static final double LOW_SHARE = 0.9;
+
+    private static final double RUN_FLAT_SHARE = 0.8;
+
+    /**
+     * This and one hour more.
+     *
+     * @param meanAt20Kpa its mean at 20 °C, kPa gauge
+     * @param targetKpa the target that held, kPa gauge
+     * @param highestC its highest temperature, °C
+     */
+    public Exposure plusHour(double meanAt20Kpa, double targetKpa, double highestC) {
+        return new Exposure(
+                heard + 1,
+                under90 + (meanAt20Kpa < LOW_SHARE * targetKpa ? 1 : 0),
+                under80 + (meanAt20Kpa < RUN_FLAT_SHARE * targetKpa ? 1 : 0),
+                hot + (highestC > HOT_CELSIUS ? 1 : 0));
+    }
+}

@@ -1,0 +1,67 @@
+package vividcaravan.server.tyres;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.tyres.Exposure;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.history.WheelHours;
+import vividcaravan.server.wheels.WheelChanges;
+
+/** What a tyre went through at the wheels it stood at. */
+@Component
+class TyreExposures {
+
+    private final FleetDirectory fleet;
+    private final WheelHours hours;
+    private final WheelChanges changes;
+    private final Clock clock;
+
+    TyreExposures(FleetDirectory fleet, WheelHours hours, WheelChanges changes, Clock clock) {
+        this.fleet = fleet;
+        this.hours = hours;
+        this.changes = changes;
+        this.clock = clock;
+    }
+
+    /** Of all its stays; as a spare it is not run, and what is heard there does not count. */
+    Exposure of(List<TyreStay> stays) {
+        Exposure[] sum = {Exposure.NONE};
+        for (TyreStay stay : stays) {
+            if (stay.place() instanceof TyrePlace.AtWheel wheel
+                    && !wheel.position().isSpare()) {
+                fleet.vehicle(wheel.vehicle())
+                        .filter(vehicle -> vehicle.description().layout().has(wheel.position()))
+                        .ifPresent(vehicle -> add(sum, vehicle, wheel.position(), stay));
+            }
+        }
+        return sum[0];
+    }
+
+    private void add(Exposure[] sum, FleetVehicle vehicle, Position position, TyreStay stay) {
+        long to = Math.min(stay.to(), clock.millis() + 1);
+        if (stay.from() >= to) {
+            return;
+        }
+        List<WheelChanges.WheelChange> retargeted =
+                changes.of(vehicle, position, Instant.ofEpochMilli(stay.from()), clock.instant()).stream()
+                        .filter(change -> change.kind() == WheelChanges.Kind.LIMITS_CHANGED)
+                        .toList();
+        double now = vehicle.description()
+                .limits(vehicle.description().axles().get(position.axle() - 1))
+                .targetKpa();
+        hours.each(vehicle, position, stay.from(), to, hour -> {
+            double target = retargeted.stream()
+                    .filter(change -> change.at().toEpochMilli() > hour.at())
+                    .findFirst()
+                    .map(WheelChanges.WheelChange::fromKpa)
+                    .orElse(now);
+            sum[0] = sum[0].plusHour(hour.meanAt20Kpa(), target, hour.highestC());
+        });
+    }
+}
