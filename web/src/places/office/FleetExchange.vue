@@ -45,9 +45,9 @@ async function bringIn(): Promise<void> {
   if (file.value) file.value.value = '';
 }
 
-const takeOut = () =>
+const takeOut = (history?: 'true') =>
   attempt(async () => {
-    const fleet = await answer(http.GET('/api/v1/fleet-export'));
+    const fleet = await answer(http.GET('/api/v1/fleet-export', { params: { query: { history } } }));
     const url = URL.createObjectURL(new Blob([JSON.stringify(fleet, null, 2)], { type: 'application/json' }));
     const link = Object.assign(document.createElement('a'), { href: url, download: 'fleet.json' });
     link.click();
@@ -59,10 +59,13 @@ const takeOut = () =>
   <section aria-label="The fleet as a document">
     <p class="mt-1 max-w-2xl text-quiet">
       Depots, vehicles, axles, limits and sensors as one JSON file. What goes out can go in again here or
-      elsewhere. A file with a fault changes nothing.
+      elsewhere. A file with a fault changes nothing. With its past it also tells where sensors and tyres were,
+      what was moved, measured and repaired, and who pulled whom; that goes only into a product without
+      vehicles.
     </p>
     <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <button type="button" class="button" @click="takeOut">Take the fleet out</button>
+      <button type="button" class="button" @click="takeOut()">Take the fleet out</button>
+      <button type="button" class="button" @click="takeOut('true')">Take it out with its past</button>
       <template v-if="isManager">
         <label
           class="button inline-flex items-center focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-action"

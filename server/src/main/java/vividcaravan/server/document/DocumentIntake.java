@@ -46,6 +46,7 @@ public class DocumentIntake {
     private final ApplicationEventPublisher events;
     private final FleetTables vehicles;
     private final Progress progress;
+    private final FleetHistoryIntake past;
 
     DocumentIntake(
             SingleWriter writer,
@@ -53,7 +54,9 @@ public class DocumentIntake {
             Clock clock,
             ApplicationEventPublisher events,
             FleetTables vehicles,
-            Progress progress) {
+            Progress progress,
+            FleetHistoryIntake past) {
+        this.past = past;
         this.progress = progress;
         this.vehicles = vehicles;
         this.writer = writer;
@@ -104,6 +107,10 @@ public class DocumentIntake {
     }
 
     private void checkAgainstFleet(FleetDocument document, Faults faults) {
+        String refusal = document.history() == null ? null : past.refusal();
+        if (refusal != null) {
+            faults.add("$.history", refusal);
+        }
         Set<Long> updated = new HashSet<>();
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             fleet.vehicle(entry.ref()).ifPresent(vehicle -> updated.add(vehicle.id()));
@@ -182,7 +189,10 @@ public class DocumentIntake {
         }
         redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(pen, vehicle)));
         int sensors = storeFittings(pen, document, now.toEpochMilli());
-        return new Done<>(new Imported(document.vehicles().size(), sensors), deed.with(sensors));
+        if (document.history() != null) {
+            past.store(pen, document.history());
+        }
+        return new Done<>(new Imported(document.vehicles().size(), sensors), deed.with(sensors, document.history()));
     }
 
     private static List<FleetDocument.SensorEntry> sensors(FleetDocument.VehicleEntry entry) {

@@ -26,6 +26,7 @@ import vividcaravan.server.fleet.VehicleState;
 /**
  * The fleet as a document, in and out.
  *
+ * @param history what was in the past; null where the document does not tell
  * @param onExisting {@code "update"} to change vehicles that exist; null makes them a fault
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -34,7 +35,8 @@ public record FleetDocument(
         int version,
         @Nullable String onExisting,
         @Nullable List<DepotEntry> depots,
-        @Nullable List<VehicleEntry> vehicles) {
+        @Nullable List<VehicleEntry> vehicles,
+        @Nullable FleetHistory history) {
 
     public static final String FORMAT = "vivid-caravan-fleet";
     public static final int VERSION = 1;

@@ -11,10 +11,12 @@ import java.io.InputStream;
 import java.util.List;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -123,8 +125,11 @@ class FleetDocumentController {
 
     @GetMapping("/fleet-export")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
-    @Operation(operationId = "exportFleet", summary = "The whole fleet as a document")
-    FleetDocument export() {
-        return export.document();
+    @Operation(
+            operationId = "exportFleet",
+            summary =
+                    "The whole fleet as a document; with history=true also where sensors and tyres were, moves, couplings")
+    FleetDocument export(@RequestParam(required = false) @Nullable String history) {
+        return export.document("true".equals(history));
     }
 }

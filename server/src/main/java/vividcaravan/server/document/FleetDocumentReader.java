@@ -15,6 +15,7 @@ final class FleetDocumentReader {
 
     private final Faults faults;
     private final VehicleEntryReader vehicles;
+    private final Instant latest;
 
     /**
      * @param faults where faults are collected
@@ -23,13 +24,14 @@ final class FleetDocumentReader {
      */
     FleetDocumentReader(Faults faults, Instant latest, LimitBook book) {
         this.faults = faults;
+        this.latest = latest;
         this.vehicles = new VehicleEntryReader(faults, latest, book);
     }
 
     /** The document; only to be used if no fault was found. */
     FleetDocument read(JsonNode json) {
         JsonPart root = JsonPart.root(json, faults);
-        if (!root.isObjectOf("format", "version", "onExisting", "depots", "vehicles")) {
+        if (!root.isObjectOf("format", "version", "onExisting", "depots", "vehicles", "history")) {
             return null;
         }
         String format = root.text("format", true, 60);
@@ -46,7 +48,11 @@ final class FleetDocumentReader {
             root.fault(
                     "onExisting", "\"onExisting\" can only be \"update\"; leave it out to refuse vehicles that exist.");
         }
-        return new FleetDocument(format, FleetDocument.VERSION, onExisting, depots(root), vehicles.readAll(root));
+        List<FleetDocument.DepotEntry> depots = depots(root);
+        List<FleetDocument.VehicleEntry> entries = vehicles.readAll(root);
+        JsonPart past = root.part("history");
+        FleetHistory history = past == null ? null : new FleetHistoryReader(latest, entries).read(past);
+        return new FleetDocument(format, FleetDocument.VERSION, onExisting, depots, entries, history);
     }
 
     private List<FleetDocument.DepotEntry> depots(JsonPart root) {

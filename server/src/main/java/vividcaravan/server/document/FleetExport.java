@@ -15,20 +15,32 @@ import vividcaravan.server.fleet.VehicleDescription;
 public class FleetExport {
 
     private final FleetDirectory fleet;
+    private final FleetHistoryExport past;
 
-    FleetExport(FleetDirectory fleet) {
+    FleetExport(FleetDirectory fleet, FleetHistoryExport past) {
         this.fleet = fleet;
+        this.past = past;
     }
 
-    /** The whole fleet as a document. */
-    public FleetDocument document() {
+    /**
+     * The whole fleet as a document.
+     *
+     * @param isWithHistory whether it tells of the past too
+     */
+    FleetDocument document(boolean isWithHistory) {
         List<FleetDocument.DepotEntry> depots = fleet.depots().stream()
                 .map(depot -> new FleetDocument.DepotEntry(
                         depot.name(), depot.timeZone().getId(), depot.altitudeM(), depot.phone()))
                 .toList();
         List<FleetDocument.VehicleEntry> vehicles =
                 fleet.vehicles().stream().map(FleetExport::entry).toList();
-        return new FleetDocument(FleetDocument.FORMAT, FleetDocument.VERSION, null, depots, vehicles);
+        return new FleetDocument(
+                FleetDocument.FORMAT,
+                FleetDocument.VERSION,
+                null,
+                depots,
+                vehicles,
+                isWithHistory ? past.history() : null);
     }
 
     private static FleetDocument.VehicleEntry entry(FleetVehicle vehicle) {

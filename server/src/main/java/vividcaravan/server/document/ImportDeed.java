@@ -54,8 +54,9 @@ final class ImportDeed {
      * The deed.
      *
      * @param sensors how many sensors the document brought
+     * @param history what it told of the past, or null
      */
-    Deed with(int sensors) {
+    Deed with(int sensors, @Nullable FleetHistory history) {
         String words = "took in a fleet document: " + count(made.size(), "new vehicle") + ", "
                 + count(changed.size(), "known vehicle") + ", " + count(sensors, "sensor");
         return Deed.of(DeedKind.FLEET_IMPORTED, new Thing(Thing.Kind.IMPORT, "document", "fleet document"), words)
@@ -63,6 +64,18 @@ final class ImportDeed {
                 .with("New vehicles", null, named(made))
                 .with("Known vehicles in it", null, named(changed))
                 .with("Depots in it", null, depots == 0 ? null : depots)
+                .with(
+                        "Tyres of its past",
+                        null,
+                        history == null ? null : history.tyres().size())
+                .with(
+                        "Wheel moves of its past",
+                        null,
+                        history == null ? null : history.moves().size())
+                .with(
+                        "Couplings of its past",
+                        null,
+                        history == null ? null : history.couplings().size())
                 .with(differences);
     }
 

@@ -1,5 +1,8 @@
 package vividcaravan.server.document;
 
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
@@ -125,6 +128,25 @@ final class JsonPart {
             return otherwise;
         }
         return value.booleanValue();
+    }
+
+    /** A moment from 1970 on, or null where it is absent or at fault. */
+    Instant time(String name, boolean isRequired) {
+        String text = text(name, isRequired, 40);
+        if (text == null) {
+            return null;
+        }
+        try {
+            Instant at = OffsetDateTime.parse(text).toInstant();
+            if (at.isBefore(Instant.EPOCH)) {
+                fault(name, text + " is before 1970.");
+                return null;
+            }
+            return at;
+        } catch (DateTimeException e) {
+            fault(name, "\"" + text + "\" is no time; write it like 2026-01-03T09:00:00Z.");
+            return null;
+        }
     }
 
     /** One of an enum's names, or null where it is absent or at fault. */

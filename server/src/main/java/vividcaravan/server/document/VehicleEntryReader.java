@@ -1,8 +1,6 @@
 package vividcaravan.server.document;
 
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -294,22 +292,10 @@ public final class VehicleEntryReader {
     }
 
     private Instant fittedAt(JsonPart part) {
-        String text = part.text("fittedAt", false, 40);
-        if (text == null) {
-            return null;
+        Instant at = part.time("fittedAt", false);
+        if (at != null && at.isAfter(latest)) {
+            part.fault("fittedAt", at + " is in the future.");
         }
-        try {
-            Instant at = OffsetDateTime.parse(text).toInstant();
-            if (at.isAfter(latest)) {
-                part.fault("fittedAt", text + " is in the future.");
-            }
-            if (at.isBefore(Instant.EPOCH)) {
-                part.fault("fittedAt", text + " is before 1970.");
-            }
-            return at;
-        } catch (DateTimeException e) {
-            part.fault("fittedAt", "\"" + text + "\" is no time; write it like 2026-01-03T09:00:00Z.");
-            return null;
-        }
+        return at;
     }
 }

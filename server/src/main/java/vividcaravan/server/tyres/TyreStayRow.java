@@ -25,7 +25,7 @@ public class TyreStayRow {
     public long fromAt;
     public long toAt;
 
-    static TyreStayRow of(TyreStay stay) {
+    public static TyreStayRow of(TyreStay stay) {
         TyreStayRow row = new TyreStayRow();
         PlaceColumns place = PlaceColumns.of(stay.place());
         row.tyreId = stay.tyre();
