@@ -1,7 +1,6 @@
 import { answer, http, type Schemas } from './client';
 
 export type CanLogAnswer = Schemas['CanLogAnswer'];
-export type IngestAnswer = Schemas['IngestAnswer'];
 
 /** A file goes as it is, bit by bit; a packed one says that it is. */
 const asItIs = (file: File, type: string) => ({
@@ -19,14 +18,5 @@ export const takeCanLog = (vehicle: string, file: File, isPreview: boolean) =>
     http.POST('/api/v1/can-logs', {
       params: { query: { vehicle, isPreview } },
       ...asItIs(file, 'text/plain'),
-    }),
-  );
-
-/** Readings, one JSON object a line. */
-export const takeReadings = (file: File) =>
-  answer(
-    http.POST('/api/v1/readings', {
-      ...asItIs(file, 'application/x-ndjson'),
-      body: file as unknown as Schemas['ReadingBody'][],
     }),
   );

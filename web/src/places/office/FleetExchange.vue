@@ -6,6 +6,7 @@ import { howFar } from '@/api/progress';
 import { useSession } from '@/api/session';
 import { whereWords } from '@/shared/plainFault';
 import { useAttempt } from '@/shared/useAttempt';
+import ReadingFiles from './ReadingFiles.vue';
 import ReadingsIn from './ReadingsIn.vue';
 
 /** The fleet document, out and in: whole or not at all. */
@@ -45,9 +46,11 @@ async function bringIn(): Promise<void> {
   if (file.value) file.value.value = '';
 }
 
-const takeOut = (history?: 'true') =>
+const takeOut = (history: boolean) =>
   attempt(async () => {
-    const fleet = await answer(http.GET('/api/v1/fleet-export', { params: { query: { history } } }));
+    const fleet = await answer(
+      http.GET('/api/v1/fleet-export', { params: { query: { history: String(history) } } }),
+    );
     const url = URL.createObjectURL(new Blob([JSON.stringify(fleet, null, 2)], { type: 'application/json' }));
     const link = Object.assign(document.createElement('a'), { href: url, download: 'fleet.json' });
     link.click();
@@ -59,13 +62,13 @@ const takeOut = (history?: 'true') =>
   <section aria-label="The fleet as a document">
     <p class="mt-1 max-w-2xl text-quiet">
       Depots, vehicles, axles, limits and sensors as one JSON file. What goes out can go in again here or
-      elsewhere. A file with a fault changes nothing. With its past it also tells where sensors and tyres were,
-      what was moved, measured and repaired, and who pulled whom; that goes only into a product without
+      elsewhere. A file with a fault changes nothing. With its past it also tells where sensors and tyres
+      were, what was moved, measured and repaired, and who pulled whom; that goes only into a product without
       vehicles.
     </p>
     <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <button type="button" class="button" @click="takeOut()">Take the fleet out</button>
-      <button type="button" class="button" @click="takeOut('true')">Take it out with its past</button>
+      <button type="button" class="button" @click="takeOut(false)">Take the fleet out</button>
+      <button type="button" class="button" @click="takeOut(true)">Take it out with its past</button>
       <template v-if="isManager">
         <label
           class="button inline-flex items-center focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-action"
@@ -94,6 +97,9 @@ const takeOut = (history?: 'true') =>
         </li>
       </ul>
     </div>
-    <ReadingsIn v-if="isManager" />
+    <template v-if="isManager">
+      <ReadingFiles />
+      <ReadingsIn />
+    </template>
   </section>
 </template>

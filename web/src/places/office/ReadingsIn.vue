@@ -2,22 +2,20 @@
 import { useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, useTemplateRef } from 'vue';
 import { useVehicleRefs } from '@/api/fleet';
-import { takeCanLog, takeReadings, type CanLogAnswer, type IngestAnswer } from '@/api/readingsIn';
+import { takeCanLog, type CanLogAnswer } from '@/api/readingsIn';
 import { vStacked } from '@/shared/stacked';
 import { dated } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
 
-/** Readings from a file: one a line, or a log of a vehicle's own bus. */
+/** A log of a vehicle's own bus. */
 const queries = useQueryClient();
 const { trouble, isBusy, attempt } = useAttempt();
 const refs = useVehicleRefs();
-const kind = ref<'CAN' | 'LINES'>('CAN');
 const vehicle = ref('');
 const file = useTemplateRef('file');
 const chosen = ref<File>();
 const log = ref<CanLogAnswer>();
-const taken = ref<IngestAnswer>();
-const isReady = computed(() => Boolean(chosen.value && (kind.value === 'LINES' || vehicle.value)));
+const isReady = computed(() => Boolean(chosen.value && vehicle.value));
 
 function choose(): void {
   chosen.value = file.value?.files?.[0];
@@ -25,7 +23,6 @@ function choose(): void {
 }
 function forget(): void {
   log.value = undefined;
-  taken.value = undefined;
 }
 const size = computed(() => `${((chosen.value?.size ?? 0) / 1e6).toFixed(1)} MB`);
 
@@ -39,8 +36,7 @@ const look = () =>
 const store = () =>
   attempt(
     async () => {
-      if (kind.value === 'CAN') log.value = await takeCanLog(vehicle.value, chosen.value as File, false);
-      else taken.value = await takeReadings(chosen.value as File);
+      log.value = await takeCanLog(vehicle.value, chosen.value as File, false);
       await queries.invalidateQueries();
     },
     `Storing the readings of ${chosen.value?.name}, ${size.value}; what is stored already stays`,
@@ -50,20 +46,14 @@ const store = () =>
 
 <template>
   <section class="mt-8" aria-labelledby="readings-in">
-    <h2 id="readings-in" class="text-base">Readings from a file</h2>
+    <h2 id="readings-in" class="text-base">A log of a vehicle’s bus</h2>
     <p class="mt-1 max-w-2xl text-quiet">
-      Readings that were kept elsewhere, judged as if they came now. A file may be sent twice: what is there
-      already is not stored again. Packed files (.gz) may stay packed.
+      A text log with tire condition messages, whose wheels are mapped to the vehicle’s; looked through before
+      anything is stored. A log may be sent twice: what is there already is not stored again. Packed files
+      (.gz) may stay packed.
     </p>
-    <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="kind === 'CAN' ? look() : store()">
+    <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="look()">
       <label
-        >What it is
-        <select v-model="kind" class="field mt-0.5 block" @change="forget">
-          <option value="CAN">a text log of a vehicle’s bus</option>
-          <option value="LINES">readings, one JSON object a line</option>
-        </select>
-      </label>
-      <label v-if="kind === 'CAN'"
         >Of which vehicle
         <select v-model="vehicle" class="field mt-0.5 block w-44" required @change="forget">
           <option value="" disabled></option>
@@ -71,30 +61,18 @@ const store = () =>
         </select>
       </label>
       <label
-        >File
+        >Log
         <input
           ref="file"
           type="file"
           class="field mt-0.5 block"
-          accept=".log,.txt,.ndjson,.jsonl,.gz,text/plain"
+          accept=".log,.txt,.gz,text/plain"
           @change="choose"
         />
       </label>
-      <button type="submit" class="button min-h-11" :disabled="!isReady || isBusy">
-        {{ kind === 'CAN' ? 'Look through it' : 'Store them' }}
-      </button>
+      <button type="submit" class="button min-h-11" :disabled="!isReady || isBusy">Look through it</button>
     </form>
     <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
-
-    <p v-if="taken" role="status" class="mt-3">
-      Stored: <span class="figure">{{ taken.accepted }}</span> readings;
-      <span class="figure">{{ taken.duplicates }}</span> were there already,
-      <span class="figure">{{ taken.unknownSensors }}</span> are of sensors that are not ours,
-      <span class="figure">{{ taken.rejectedTotal }}</span> could not be taken<template
-        v-if="taken.rejected[0]"
-        >: {{ taken.rejected[0].message }}</template
-      >
-    </p>
 
     <div v-if="log" class="mt-3 max-w-3xl">
       <p role="status">

@@ -18,7 +18,7 @@ import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.ProblemWriter;
 
 /**
- * How large a body may be where it is held as a whole. Readings and fleet documents come as streams and have limits of
+ * How large a body may be where it is held as a whole. Readings, logs and fleet documents come as streams and have limits of
  * their own; what needs no account is gathered by {@link OpenBodies}.
  */
 @Component
@@ -26,7 +26,8 @@ import vividcaravan.server.platform.ProblemWriter;
 class BodyLimits extends OncePerRequestFilter {
 
     static final long LARGEST = 2L * 1024 * 1024;
-    private static final Set<String> STREAMED = Set.of("/api/v1/readings", "/api/v1/fleet-imports");
+    private static final Set<String> STREAMED =
+            Set.of("/api/v1/readings", "/api/v1/fleet-imports", "/api/v1/can-logs", "/api/v1/reading-files");
 
     private final ProblemWriter problems;
 

@@ -1,7 +1,7 @@
 package vividcaravan.server.ingest;
 
 /** Why one reading of a body is not taken; the message says what is allowed. */
-final class ReadingFault extends Exception {
+class ReadingFault extends Exception {
 
     private static final long serialVersionUID = 1L;
 

@@ -42,7 +42,7 @@ class ReadingsController {
      * Reads on over what another parser would stop at, so that one reading at fault does not spoil its neighbours:
      * not-a-number, endless digits, deep nesting.
      */
-    private static final JsonMapper TOLERANT = JsonMapper.builder(JsonFactory.builder()
+    static final JsonMapper TOLERANT = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNestingDepth(DEEPEST)
                             .maxNumberLength(Integer.MAX_VALUE)

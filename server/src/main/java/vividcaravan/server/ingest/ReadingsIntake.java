@@ -110,7 +110,7 @@ final class ReadingsIntake {
 
     /** Takes one reading a line, however many. */
     void takeLines(InputStream in) throws BrokenBody {
-        ReadingLines lines = new ReadingLines(in);
+        ReadingRows lines = new JsonRows(mapper, parser, in);
         while (true) {
             try {
                 if (!lines.next()) {
@@ -131,26 +131,15 @@ final class ReadingsIntake {
         flush();
     }
 
-    private void takeLine(ReadingLines lines) {
-        if (lines.isTooLong()) {
+    private void takeLine(ReadingRows lines) {
+        try {
+            keep(lines.read(index));
             wellFormed++;
-            reject("The line is longer than 64 KiB; a reading is one short object.");
-        } else {
-            try (JsonParser json = mapper.createParser(lines.bytes(), 0, lines.length())) {
-                json.nextToken();
-                IncomingReading reading = parser.read(json, index);
-                wellFormed++;
-                if (json.nextToken() == null) {
-                    keep(reading);
-                } else {
-                    reject("There is more on the line after its reading; write one reading a line.");
-                }
-            } catch (ReadingFault e) {
-                wellFormed++;
-                reject(e.getMessage());
-            } catch (JacksonException e) {
-                reject("The line is not JSON.");
-            }
+        } catch (JsonRows.NoJson e) {
+            reject(e.getMessage());
+        } catch (ReadingFault e) {
+            wellFormed++;
+            reject(e.getMessage());
         }
         index++;
     }

@@ -1,2 +1,4 @@
-/** Readings in, judged and stored. May depend on alerts, fleet, history, platform, tyres and writer. */
+/**
+ * Readings in, judged and stored. May depend on alerts, columns, fleet, history, logbook, platform, tyres and writer.
+ */
 package vividcaravan.server.ingest;

@@ -115,7 +115,7 @@ class RightsTest {
                 "recordAdjustment");
         row(HANDLE, "useHandheld", "plantIncident", "endIncident");
         row(SEND, "takeReadings");
-        row(MANAGE, "takeCanLog");
+        row(MANAGE, "takeCanLog", "lookAtReadingFile", "sendReadingFile", "listReadingFiles", "stopReadingFile");
         row(MANAGE, "listAccounts", "addAccount", "removeAccount", "assignVehicles", "invite", "withdrawInvitation");
         row(MANAGE, "listMail", "sendMailAgain", "listTokens", "makeToken", "revokeToken");
         row(MANAGE, "listBackups", "makeBackup", "getBackup", "importFleet", "getProgress");
@@ -338,6 +338,7 @@ class RightsTest {
             case "checkStatedFigure" -> "?targetKpa=800&pct=10&enteredKpa=720&unit=KPA";
             case "changeDescription" -> "?revision=1";
             case "takeCanLog" -> "?vehicle=none";
+            case "sendReadingFile" -> "?name=none";
             default -> "";
         };
     }

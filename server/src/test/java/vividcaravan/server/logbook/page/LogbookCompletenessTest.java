@@ -41,6 +41,7 @@ class LogbookCompletenessTest {
     private static final Map<String, String> CHANGES_NOTHING = Map.of(
             "takeReadings", "what sensors say is no deed; the alerts that come of it are",
             "takeCanLog", "the same",
+            "lookAtReadingFile", "only looks",
             "lookAtInvitation", "only looks",
             "lookAtCode", "only looks",
             "proposeTarget", "only computes",
@@ -279,6 +280,16 @@ class LogbookCompletenessTest {
                 "/fleet-imports",
                 Door.document(
                         Door.vehicle(new Door.Truck("LM-04", "C00004", "C00005"), NOW.minus(Duration.ofDays(3))), ""));
+        String file = doing(
+                        "sendReadingFile",
+                        "READINGS_FILE_SENT",
+                        "POST",
+                        "/reading-files?name=readings.csv",
+                        "sensor,at,pressure,temperature\n"
+                                + ("ABCDEF," + NOW.minusSeconds(60) + ",850,20\n").repeat(300_000))
+                .get("id")
+                .asString();
+        doing("stopReadingFile", "READINGS_FILE_STOPPED", "DELETE", "/reading-files/" + file, "");
         doing("useVehicle", "VEHICLE_USE_CHANGED", "PUT", "/vehicles/LM-01/use", "{ \"use\": \"FIELD\" }");
         doing(
                 "putInState",
