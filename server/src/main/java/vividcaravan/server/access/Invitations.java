@@ -89,11 +89,16 @@ public class Invitations {
      * @throws Refusal if the address is none or belongs to somebody on the team, or no role is given
      */
     public Invitation invite(@Nullable String email, @Nullable Role role, String by, String address) {
+        return writer.make(inviting(email, role, by, address));
+    }
+
+    /** The inviting of somebody. */
+    public Change<Invitation> inviting(@Nullable String email, @Nullable Role role, String by, String address) {
         String recipient = Outbox.address("email", email);
         if (role == null) {
             throw Refusal.badRequest("role", "Choose a role: MANAGER, TECHNICIAN, DRIVER or VIEWER.");
         }
-        return writer.make(view -> {
+        return view -> {
             if (accounts.isKnown(recipient)) {
                 throw Refusal.conflict("Somebody on the team has the address " + recipient + " already.");
             }
@@ -117,7 +122,7 @@ public class Invitations {
                         invitation(row, now),
                         deed(DeedKind.INVITATION_MADE, row, "invited ").with("Role", null, role.words()));
             });
-        });
+        };
     }
 
     private static Deed deed(DeedKind kind, InvitationRow row, String words) {

@@ -29,6 +29,8 @@ class BodyLimits extends OncePerRequestFilter {
     private static final Set<String> STREAMED =
             Set.of("/api/v1/readings", "/api/v1/fleet-imports", "/api/v1/can-logs", "/api/v1/reading-files");
 
+    private static final String SHEETS = "/api/v1/sheets/";
+
     private final ProblemWriter problems;
 
     BodyLimits(ProblemWriter problems) {
@@ -37,7 +39,9 @@ class BodyLimits extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return STREAMED.contains(request.getRequestURI()) || request instanceof GatheredRequest;
+        return STREAMED.contains(request.getRequestURI())
+                || request.getRequestURI().startsWith(SHEETS)
+                || request instanceof GatheredRequest;
     }
 
     @Override

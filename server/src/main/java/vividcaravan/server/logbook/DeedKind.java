@@ -38,6 +38,7 @@ public enum DeedKind {
     ALERT_PHOTOGRAPHED("photograph of a driver"),
     ALERT_READ("read by a driver"),
     ALERT_ANSWERED("answer of a driver"),
+    TABLE_TAKEN("table taken in"),
     READINGS_FILE_SENT("file of readings sent"),
     READINGS_FILE_STOPPED("file of readings stopped"),
     READINGS_LET_GO("readings past the retention"),

@@ -1,5 +1,5 @@
 /**
- * Placing, moving and retiring sensors, and what the fleet's sensors are. May depend on fleet, logbook, platform and
- * writer.
+ * Placing, moving and retiring sensors, and what the fleet's sensors are. May depend on columns, fleet, logbook,
+ * platform and writer.
  */
 package vividcaravan.server.sensors;

@@ -17,6 +17,7 @@ import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Change;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
@@ -106,6 +107,12 @@ public class LoadTables {
      */
     public void put(
             @Nullable String size, @Nullable String source, @Nullable Integer speedKmh, LoadTable table, String who) {
+        writer.make(putting(size, source, speedKmh, table, who));
+    }
+
+    /** The keeping of a table. */
+    Change<Void> putting(
+            @Nullable String size, @Nullable String source, @Nullable Integer speedKmh, LoadTable table, String who) {
         Faults faults = new Faults();
         faults.text(
                 "tyreSize",
@@ -121,7 +128,7 @@ public class LoadTables {
             faults.add("speedKmh", "Such tables are for 5 to 160 km/h, this says " + speedKmh + ".");
         }
         faults.refuse();
-        writer.make(view -> {
+        return view -> {
             Optional<LoadTableRow> known = rows(view, plain(size)).stream()
                     .filter(row -> Objects.equals(row.speedKmh, speedKmh))
                     .findFirst();
@@ -145,7 +152,7 @@ public class LoadTables {
                                 .with("Source", before, row.source)
                                 .with("Rows", null, table.rows().size()));
             });
-        });
+        };
     }
 
     /**

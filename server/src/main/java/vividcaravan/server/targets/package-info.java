@@ -1,2 +1,2 @@
-/** Load tables, and targets from them. May depend on logbook, platform and writer. */
+/** Load tables, and targets from them. May depend on columns, logbook, platform and writer. */
 package vividcaravan.server.targets;

@@ -32,7 +32,6 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.mail.Outbox;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.platform.VividProperties;
 import vividcaravan.server.writer.Followers;
 
 /** The people who may sign in, those who are asked to, and the mail that asks them. */
@@ -50,7 +49,7 @@ class TeamController {
     private final Outbox outbox;
     private final Followers followers;
     private final FleetDirectory fleet;
-    private final String publicUrl;
+    private final LinkAddress links;
 
     TeamController(
             Accounts accounts,
@@ -59,14 +58,14 @@ class TeamController {
             Outbox outbox,
             Followers followers,
             FleetDirectory fleet,
-            VividProperties properties) {
+            LinkAddress links) {
         this.accounts = accounts;
         this.invitations = invitations;
         this.leaving = leaving;
         this.outbox = outbox;
         this.followers = followers;
         this.fleet = fleet;
-        this.publicUrl = properties.publicUrl();
+        this.links = links;
     }
 
     /**
@@ -173,15 +172,13 @@ class TeamController {
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "invite", summary = "Invite somebody by e-mail; an earlier invitation there ends")
     Invitations.Invitation invite(@RequestBody InvitationRequest request, Principal who) {
-        if (publicUrl == null && outbox.isSending()) {
-            // What a request says of itself may be invented, and a mail carries it to somebody else.
-            throw Refusal.conflict("Mail leaves by a mail server here, so its links need the address that people use:"
-                    + " set VIVID_PUBLIC_URL and start again. Nothing was sent.");
-        }
-        String address = publicUrl != null
-                ? publicUrl
-                : ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
-        Invitations.Invitation invitation = invitations.invite(request.email(), request.role(), who.getName(), address);
+        links.refusal().ifPresent(why -> {
+            throw Refusal.conflict(why);
+        });
+        String asked =
+                ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
+        Invitations.Invitation invitation =
+                invitations.invite(request.email(), request.role(), who.getName(), links.of(asked));
         // Whoever looks into the outbox next finds the letter.
         followers.catchUp();
         return invitation;

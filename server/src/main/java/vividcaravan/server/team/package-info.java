@@ -1,2 +1,2 @@
-/** The team and its mail, and tokens. May depend on access, fleet, logbook, mail, platform and writer. */
+/** The team and its mail, and tokens. May depend on access, columns, fleet, logbook, mail, platform and writer. */
 package vividcaravan.server.team;

@@ -17,6 +17,7 @@ import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Change;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.Pen;
@@ -44,7 +45,12 @@ public class Tyres {
      * @return its identity
      */
     public long add(Tyre tyre, @Nullable String note, TyrePlace.Away place, Instant at, String who) {
-        return writer.make(view -> Decision.make(pen -> {
+        return writer.make(adding(tyre, note, place, at, who));
+    }
+
+    /** The adding of a tyre. */
+    Change<Long> adding(Tyre tyre, @Nullable String note, TyrePlace.Away place, Instant at, String who) {
+        return view -> Decision.make(pen -> {
             TyreRow row = new TyreRow();
             row.describe(tyre);
             row.note = note;
@@ -53,7 +59,7 @@ public class Tyres {
             pen.session().insert(row);
             pen.session().insert(TyreStayRow.of(new TyreStay(row.id, place, null, at.toEpochMilli(), TyreStay.OPEN)));
             return new Done<>(row.id, Deed.of(DeedKind.TYRE_DESCRIBED, thing(row), "took in " + words(row)));
-        }));
+        });
     }
 
     /** Says what a tyre is. */
@@ -71,24 +77,53 @@ public class Tyres {
      * @throws Refusal if the wheel has none
      */
     public long describe(FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note) {
+        return writer.make(describing(vehicle, position, tyre, note));
+    }
+
+    /** The describing of a tyre at a wheel. */
+    Change<Long> describing(FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note) {
         TyrePlace.AtWheel wheel = TyrePlace.wheel(vehicle.id(), position);
-        return writer.make(view -> {
-            List<TyreStay> stays = tables.staysOn(view, vehicle.id()).stream()
-                    .filter(stay -> stay.place().equals(wheel))
-                    .toList();
-            Optional<TyreStay> now = stays.stream().filter(TyreStay::isOpen).findFirst();
-            if (now.isEmpty() && !stays.isEmpty()) {
-                throw Refusal.conflict(
-                        position.code() + " has no tyre now. Bring one there in the Workshop, under wheel moves.");
-            }
+        return view -> {
+            refusalOfDescribing(view, wheel).ifPresent(why -> {
+                throw Refusal.conflict(why);
+            });
             return Decision.make(pen -> {
-                TyreRow row = now.isPresent()
-                        ? pen.session().get(TyreRow.class, now.get().tyre())
-                        : tables.assume(pen, wheel, clock.instant());
+                TyreRow row = pen.session().get(TyreRow.class, at(pen, wheel, clock.instant()));
                 Deed deed = described(pen, row, tyre, note).at(vehicle.id(), position.code());
                 return new Done<>(row.id, deed);
             });
-        });
+        };
+    }
+
+    /** Why the tyre at a wheel cannot be described; empty if it can. */
+    Optional<String> refusalOfDescribing(View view, TyrePlace.AtWheel wheel) {
+        return refusalOfReading(view, wheel, clock.instant())
+                .map(why -> wheel.position().code()
+                        + " has no tyre now. Bring one there in the Workshop, under wheel moves.");
+    }
+
+    /** Why nothing can be said of the tyre that stood at a wheel then; empty if it can. */
+    Optional<String> refusalOfReading(View view, TyrePlace.AtWheel wheel, Instant at) {
+        List<TyreStay> stays = staysAt(view, wheel);
+        boolean isKnown = stays.isEmpty() || stays.stream().anyMatch(stay -> stay.covers(at.toEpochMilli()));
+        return isKnown
+                ? Optional.empty()
+                : Optional.of("There was no tyre at " + wheel.position().code() + " then.");
+    }
+
+    private List<TyreStay> staysAt(View view, TyrePlace.AtWheel wheel) {
+        return tables.staysOn(view, wheel.vehicle()).stream()
+                .filter(stay -> stay.place().equals(wheel))
+                .toList();
+    }
+
+    /** The tyre that stood at a wheel then; what was taken for granted gets a row. */
+    long at(Pen pen, TyrePlace.AtWheel wheel, Instant at) {
+        return staysAt(View.of(pen.session()), wheel).stream()
+                .filter(stay -> stay.covers(at.toEpochMilli()))
+                .findFirst()
+                .map(TyreStay::tyre)
+                .orElseGet(() -> tables.assume(pen, wheel, clock.instant()).id);
     }
 
     private static Deed described(Pen pen, TyreRow row, Tyre tyre, @Nullable String note) {
@@ -116,7 +151,12 @@ public class Tyres {
      * @param km how far the vehicle had run, or null
      */
     public void readTread(long id, List<Double> points, @Nullable Double km, Instant at, String who) {
-        writer.make(view -> {
+        writer.make(reading(id, points, km, at, who));
+    }
+
+    /** The keeping of a tread reading. */
+    Change<Void> reading(long id, List<Double> points, @Nullable Double km, Instant at, String who) {
+        return view -> {
             TyreRow row = existing(view, id);
             return Decision.make(pen -> {
                 TreadReadingRow reading = new TreadReadingRow();
@@ -135,7 +175,7 @@ public class Tyres {
                 return Done.by(Deed.of(DeedKind.TREAD_READ, thing(row), "read the tread of " + words(row))
                         .with("Shallowest", "mm", null, reading.shallowestMm));
             });
-        });
+        };
     }
 
     /** Keeps that a tyre was repaired. */

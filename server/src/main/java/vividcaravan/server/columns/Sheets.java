@@ -1,0 +1,142 @@
+package vividcaravan.server.columns;
+
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.apache.commons.csv.CSVRecord;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import vividcaravan.server.logbook.Deed;
+import vividcaravan.server.logbook.DeedKind;
+import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.Decision;
+import vividcaravan.server.writer.Done;
+import vividcaravan.server.writer.SingleWriter;
+
+/** Tables that come in whole or not at all, after they were looked at. */
+@Component
+public class Sheets {
+
+    private static final int MOST_ROWS = 20_000;
+
+    private final Map<String, SheetKind> kinds = new TreeMap<>();
+    private final ColumnMemory memory;
+    private final SingleWriter writer;
+
+    Sheets(List<SheetKind> kinds, ColumnMemory memory, SingleWriter writer) {
+        kinds.forEach(kind -> this.kinds.put(kind.name(), kind));
+        this.memory = memory;
+        this.writer = writer;
+    }
+
+    /**
+     * What a table comes to.
+     *
+     * @param columns which of them is what
+     * @param rows how many there are; none were read while a column is missing
+     * @param words what would be done, or was done
+     * @param faults what is wrong with rows, the first of them
+     * @param faultsTotal how much is wrong in all; nothing can be stored before it is mended
+     * @param isStored whether it was done
+     */
+    public record SheetAnswer(
+            List<String> headings,
+            List<Columns.ColumnItem> columns,
+            int rows,
+            List<String> words,
+            List<SheetFaults.RowFault> faults,
+            int faultsTotal,
+            boolean isStored) {}
+
+    /** Every kind. */
+    List<SheetKind> kinds() {
+        return List.copyOf(kinds.values());
+    }
+
+    private SheetKind kind(String name) {
+        SheetKind kind = kinds.get(name);
+        if (kind == null) {
+            throw Refusal.notFound("Tables are of " + String.join(", ", kinds.keySet()) + ", not of \"" + name + "\".");
+        }
+        return kind;
+    }
+
+    /**
+     * Looks at a table, or takes it in.
+     *
+     * @param said which column is which, or null
+     * @throws Refusal if it cannot be read, or is to be stored and anything is wrong with it: nothing was changed then
+     */
+    SheetAnswer take(String name, InputStream in, @Nullable String said, Wish wish, boolean isPreview) {
+        SheetKind kind = kind(name);
+        SheetFaults faults = new SheetFaults();
+        try (Sheet sheet = Sheet.of(in)) {
+            Columns columns = memory.of(name, kind.fields(), sheet.headings(), said);
+            if (!columns.missing().isEmpty()) {
+                if (!isPreview) {
+                    columns.refuseIfMissing();
+                }
+                return answer(columns, 0, List.of(), faults, false);
+            }
+            List<SheetRow> rows = rows(sheet, columns, faults, wish);
+            return writer.make(view -> {
+                SheetKind.Prepared prepared = kind.prepare(view, rows, faults, wish);
+                if (isPreview) {
+                    return Decision.nothing(answer(columns, rows.size(), prepared.words(), faults, false));
+                }
+                refuse(faults);
+                return Decision.make(pen -> {
+                    prepared.making().make(pen);
+                    memory.remember(pen, name, columns);
+                    Deed deed = Deed.of(
+                            DeedKind.TABLE_TAKEN,
+                            new Thing(Thing.Kind.IMPORT, name, "table of " + kind.words()),
+                            "took in a table of " + kind.words() + ": " + rows.size() + " rows");
+                    return new Done<>(answer(columns, rows.size(), prepared.words(), faults, true), deed);
+                });
+            });
+        }
+    }
+
+    private static List<SheetRow> rows(Sheet sheet, Columns columns, SheetFaults faults, Wish wish) {
+        List<SheetRow> rows = new ArrayList<>();
+        long number = 0;
+        for (Optional<CSVRecord> next = sheet.next(); next.isPresent(); next = sheet.next()) {
+            if (++number > MOST_ROWS) {
+                throw Refusal.tooLarge(
+                        "A table may have " + MOST_ROWS + " rows. Send it in several; nothing was stored.");
+            }
+            SheetRow row = new SheetRow(number, next.get(), columns, faults, wish, sheet.hasDecimalCommas());
+            if (row.isWhole()) {
+                rows.add(row);
+            }
+        }
+        if (number == 0) {
+            throw Refusal.badRequest("file", "There is no row below the headings. Nothing was stored.");
+        }
+        return rows;
+    }
+
+    private static void refuse(SheetFaults faults) {
+        if (faults.total() > 0) {
+            throw Refusal.badRequest(
+                    "The table has " + (faults.total() == 1 ? "one fault" : faults.total() + " faults")
+                            + "; nothing was stored. Mend it and send it again.",
+                    faults.listed().stream()
+                            .map(fault -> new Refusal.Fault(
+                                    "rows[" + fault.row() + "]" + (fault.field().isEmpty() ? "" : "." + fault.field()),
+                                    fault.message()))
+                            .toList());
+        }
+    }
+
+    private static SheetAnswer answer(
+            Columns columns, int rows, List<String> words, SheetFaults faults, boolean isStored) {
+        return new SheetAnswer(
+                columns.headings(), columns.items(), rows, words, faults.listed(), faults.total(), isStored);
+    }
+}

@@ -1,0 +1,83 @@
+package vividcaravan.server.team;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import vividcaravan.server.access.Invitations;
+import vividcaravan.server.access.Role;
+import vividcaravan.server.columns.Field;
+import vividcaravan.server.columns.SheetFaults;
+import vividcaravan.server.columns.SheetKind;
+import vividcaravan.server.columns.SheetRow;
+import vividcaravan.server.columns.Wish;
+import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.writer.View;
+
+/** A table of people, who are invited by mail. */
+@Component
+class PeopleSheet implements SheetKind {
+
+    private final Invitations invitations;
+    private final LinkAddress links;
+
+    PeopleSheet(Invitations invitations, LinkAddress links) {
+        this.invitations = invitations;
+        this.links = links;
+    }
+
+    @Override
+    public String name() {
+        return "PEOPLE";
+    }
+
+    @Override
+    public String words() {
+        return "people to invite";
+    }
+
+    @Override
+    public List<Field> fields() {
+        return List.of(
+                new Field("email", "E-mail", true, List.of("mail", "emailaddress", "address")),
+                new Field("role", "Role", true, List.of("right", "rights")));
+    }
+
+    @Override
+    public Prepared prepare(View view, List<SheetRow> rows, SheetFaults faults, Wish wish) {
+        Map<String, Role> invited = new LinkedHashMap<>();
+        Map<String, Long> seen = new HashMap<>();
+        for (SheetRow row : rows) {
+            String email = row.needed("email", 254);
+            row.needed("role", 40);
+            Role role = row.choice("role", Role.class);
+            if (email == null || role == null) {
+                continue;
+            }
+            Long other = seen.putIfAbsent(email.toLowerCase(Locale.ROOT), row.number());
+            if (other != null) {
+                row.fault("email", email + " stands in row " + other + " too.");
+                continue;
+            }
+            try {
+                invitations
+                        .inviting(email, role, wish.who(), links.of(wish.address()))
+                        .look(view);
+                invited.put(email, role);
+            } catch (Refusal e) {
+                row.fault(
+                        "email",
+                        e.faults().isEmpty()
+                                ? e.getMessage()
+                                : e.faults().get(0).message());
+            }
+        }
+        links.refusal().ifPresent(why -> faults.add(0, "", why));
+        return new Prepared(
+                List.of(invited.size() + " people get a letter with a link to join"),
+                pen -> invited.forEach((email, role) ->
+                        pen.make(invitations.inviting(email, role, wish.who(), links.of(wish.address())))));
+    }
+}
