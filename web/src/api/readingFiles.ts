@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import type { PRESSURE_UNITS } from '@/shared/units';
 import { answer, http, type Schemas } from './client';
 
 export type ReadingFileItem = Schemas['ReadingFileItem'];
@@ -7,7 +8,7 @@ export type ReadingFileLook = Schemas['ReadingFileLook'];
 /** How a file of readings is to be understood. */
 export interface Reading {
   columns: Record<string, string>;
-  pressure: 'KPA' | 'BAR' | 'PSI';
+  pressure: keyof typeof PRESSURE_UNITS;
   temperature: 'CELSIUS' | 'FAHRENHEIT';
   timeZone: string;
 }

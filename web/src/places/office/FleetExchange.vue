@@ -8,6 +8,7 @@ import { whereWords } from '@/shared/plainFault';
 import { useAttempt } from '@/shared/useAttempt';
 import ReadingFiles from './ReadingFiles.vue';
 import ReadingsIn from './ReadingsIn.vue';
+import SheetsIn from './SheetsIn.vue';
 
 /** The fleet document, out and in: whole or not at all. */
 const { isManager } = useSession();
@@ -98,6 +99,7 @@ const takeOut = (history: boolean) =>
       </ul>
     </div>
     <template v-if="isManager">
+      <SheetsIn />
       <ReadingFiles />
       <ReadingsIn />
     </template>

@@ -14,11 +14,14 @@ import {
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { dated } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
-import { useUnits } from '@/shared/units';
+import { PRESSURE_UNITS, useUnits } from '@/shared/units';
+import { useSession } from '@/api/session';
+import ColumnChoice from './ColumnChoice.vue';
 
 /** Large files of readings: which column is which, then taken in while everything else goes on. */
 const queries = useQueryClient();
 const units = useUnits();
+const { preferences } = useSession();
 const { data: files } = useReadingFiles();
 const { send, stop } = useReadingFileActions();
 const { trouble, faults, isBusy, attempt } = useAttempt();
@@ -28,7 +31,7 @@ const head = ref<Blob>();
 const look = ref<ReadingFileLook>();
 const how = reactive<Reading>({
   columns: {},
-  pressure: 'KPA',
+  pressure: preferences.value.pressureUnit,
   temperature: 'CELSIUS',
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
 });
@@ -55,10 +58,8 @@ async function lookAgain(): Promise<void> {
   if (head.value) look.value = await lookAtFile(head.value, how);
 }
 
-/** A column means one thing. */
-function mean(column: string, heading: string): void {
-  const others = Object.entries(how.columns).filter(([other, name]) => other !== column && name !== heading);
-  how.columns = Object.fromEntries(heading ? [...others, [column, heading]] : others);
+function mean(columns: Record<string, string>): void {
+  how.columns = columns;
   void attempt(lookAgain);
 }
 
@@ -119,31 +120,20 @@ const count = (number: number) => number.toLocaleString('en-GB');
     </div>
 
     <form v-if="look && chosen" class="mt-3 max-w-4xl border-l-2 border-rule pl-4" @submit.prevent="store">
-      <fieldset v-if="look.format === 'TABLE'">
-        <legend class="font-medium">Which column is which</legend>
-        <div class="mt-1 grid gap-x-6 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
-          <label v-for="column in look.columns" :key="column.field" class="block"
-            >{{ column.words }}{{ column.isRequired ? '' : ', if there is one' }}
-            <select
-              class="field mt-0.5 block w-full"
-              :value="how.columns[column.field] ?? ''"
-              :aria-invalid="column.isRequired && !how.columns[column.field]"
-              @change="mean(column.field, ($event.target as HTMLSelectElement).value)"
-            >
-              <option value="">{{ column.isRequired ? 'choose a column' : 'none' }}</option>
-              <option v-for="heading in look.headings.filter(Boolean)" :key="heading" :value="heading">
-                {{ heading }}
-              </option>
-            </select>
-          </label>
-        </div>
+      <template v-if="look.format === 'TABLE'">
+        <ColumnChoice
+          :columns="look.columns"
+          :headings="look.headings"
+          :model-value="how.columns"
+          @update:model-value="mean"
+        />
         <div class="mt-3 flex flex-wrap gap-x-6 gap-y-2">
           <label
             >Pressures are in
             <select v-model="how.pressure" class="field mt-0.5 block" @change="attempt(lookAgain)">
-              <option value="KPA">kPa</option>
-              <option value="BAR">bar</option>
-              <option value="PSI">psi</option>
+              <option v-for="(unit, name) in PRESSURE_UNITS" :key="name" :value="name">
+                {{ unit.symbol }}
+              </option>
             </select>
           </label>
           <label
@@ -158,7 +148,7 @@ const count = (number: number) => number.toLocaleString('en-GB');
             <input v-model.lazy="how.timeZone" class="field mt-0.5 block" @change="attempt(lookAgain)" />
           </label>
         </div>
-      </fieldset>
+      </template>
       <p v-if="missing.length" role="status" class="mt-3 text-next">
         Still to be said: {{ missing.map((column) => column.words.toLowerCase()).join(', ') }}.
       </p>

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.server.platform.Faults;
+import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.Refusal;
 
 /**
@@ -76,7 +77,7 @@ public record Columns(List<Field> fields, List<String> headings, Map<String, Str
         int column = index(field);
         return column < 0 || column >= row.size() || row.get(column).isBlank()
                 ? Optional.empty()
-                : Optional.of(row.get(column).strip());
+                : Optional.of(HarmlessCell.read(row.get(column).strip()));
     }
 
     private int index(String field) {

@@ -1,6 +1,8 @@
 package vividcaravan.server.columns;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.View;
 
@@ -22,6 +24,14 @@ public interface SheetKind {
      * @param faults where everything is noted that is wrong with them
      */
     Prepared prepare(View view, List<SheetRow> rows, SheetFaults faults, Wish wish);
+
+    /**
+     * The table of what there is, which can be taken in again.
+     *
+     * @param unit what its pressures are written in
+     * @return a value or null for each of {@link #fields()}, row by row
+     */
+    List<List<@Nullable Object>> rows(View view, PressureUnit unit);
 
     /**
      * What would be done.

@@ -1,21 +1,30 @@
 package vividcaravan.server.columns;
 
+import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
+import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** Tables that come in whole or not at all, after they were looked at. */
 @Component
@@ -26,8 +35,10 @@ public class Sheets {
     private final Map<String, SheetKind> kinds = new TreeMap<>();
     private final ColumnMemory memory;
     private final SingleWriter writer;
+    private final SessionFactory sessions;
 
-    Sheets(List<SheetKind> kinds, ColumnMemory memory, SingleWriter writer) {
+    Sheets(List<SheetKind> kinds, ColumnMemory memory, SingleWriter writer, SessionFactory sessions) {
+        this.sessions = sessions;
         kinds.forEach(kind -> this.kinds.put(kind.name(), kind));
         this.memory = memory;
         this.writer = writer;
@@ -100,6 +111,24 @@ public class Sheets {
                 });
             });
         }
+    }
+
+    /** The table of what there is, as text. */
+    String text(String name, PressureUnit unit) {
+        SheetKind kind = kind(name);
+        StringBuilder text = new StringBuilder();
+        try (StatelessSession session = sessions.openStatelessSession();
+                CSVPrinter out = new CSVPrinter(text, CSVFormat.RFC4180)) {
+            out.printRecord(kind.fields().stream().map(Field::words).toList());
+            for (List<@Nullable Object> row : kind.rows(View.of(session), unit)) {
+                out.printRecord(row.stream()
+                        .map(cell -> cell instanceof String words ? HarmlessCell.of(words) : cell)
+                        .toList());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString();
     }
 
     private static List<SheetRow> rows(Sheet sheet, Columns columns, SheetFaults faults, Wish wish) {

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.parameters.RequestBody;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -12,7 +13,10 @@ import java.security.Principal;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -57,6 +61,17 @@ class SheetsController {
                                         new Columns.ColumnItem(field.name(), field.words(), field.isRequired(), null))
                                 .toList()))
                 .toList());
+    }
+
+    @GetMapping("/{kind}")
+    @Operation(operationId = "getSheet", summary = "What there is as a table (CSV), which can be taken in again")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "text/csv", schema = @Schema(type = "string")))
+    ResponseEntity<String> get(@PathVariable String kind, @RequestParam(defaultValue = "KPA") PressureUnit pressure) {
+        String name = kind.toLowerCase(Locale.ROOT).replaceAll("[^a-z_]", "") + ".csv";
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header("Content-Disposition", "attachment; filename=\"" + name + "\"")
+                .body(sheets.text(kind, pressure));
     }
 
     @PostMapping("/{kind}")

@@ -1,6 +1,7 @@
 package vividcaravan.server.document;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,11 +15,16 @@ import tools.jackson.databind.node.ObjectNode;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.axles.WheelArrangement;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.columns.Field;
 import vividcaravan.server.columns.SheetFaults;
 import vividcaravan.server.columns.SheetKind;
 import vividcaravan.server.columns.SheetRow;
 import vividcaravan.server.columns.Wish;
+import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.fleet.VehicleDescription;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.View;
 
@@ -31,8 +37,10 @@ class VehicleSheet implements SheetKind {
 
     private final DocumentIntake intake;
     private final JsonMapper json;
+    private final FleetDirectory fleet;
 
-    VehicleSheet(DocumentIntake intake, JsonMapper json) {
+    VehicleSheet(DocumentIntake intake, JsonMapper json, FleetDirectory fleet) {
+        this.fleet = fleet;
         this.intake = intake;
         this.json = json;
     }
@@ -156,5 +164,34 @@ class VehicleSheet implements SheetKind {
         if (text != null) {
             node.put(name, text);
         }
+    }
+
+    @Override
+    public List<List<@Nullable Object>> rows(View view, PressureUnit unit) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (FleetVehicle vehicle : fleet.vehicles()) {
+            VehicleDescription description = vehicle.description();
+            for (AxleDescription axle : description.axles()) {
+                rows.add(Arrays.asList(
+                        description.ref(),
+                        description.kind().name(),
+                        description.plate(),
+                        description.depot(),
+                        description.spares(),
+                        axle.axle().role().name(),
+                        axle.axle().wheels().name(),
+                        axle.axle().liftable(),
+                        shown(unit, axle.targets().roadKpa()),
+                        axle.tyre().size(),
+                        axle.tyre().loadIndex(),
+                        shown(unit, axle.tyre().maxColdKpa())));
+            }
+        }
+        return rows;
+    }
+
+    /** A thousandth of any unit is less than any gauge shows. */
+    private static @Nullable Double shown(PressureUnit unit, @Nullable Double kpa) {
+        return kpa == null ? null : (Double) (Math.round(unit.fromKpa(kpa) * 1_000) / 1_000.0);
     }
 }

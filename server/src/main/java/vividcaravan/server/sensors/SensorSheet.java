@@ -3,6 +3,7 @@ package vividcaravan.server.sensors;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -16,6 +17,8 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.columns.Field;
 import vividcaravan.server.columns.SheetFaults;
 import vividcaravan.server.columns.SheetKind;
@@ -220,5 +223,23 @@ class SensorSheet implements SheetKind {
             }
             pen.note(deed);
         }
+    }
+
+    @Override
+    public List<List<@Nullable Object>> rows(View view, PressureUnit unit) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (KnownSensor sensor : fleet.sensors()) {
+            Optional<Fitting> now = sensor.fittingAt(Fitting.OPEN - 1);
+            rows.add(Arrays.asList(
+                    sensor.code(),
+                    now.flatMap(stay -> fleet.vehicle(stay.vehicle()))
+                            .map(vehicle -> vehicle.description().ref())
+                            .orElse(null),
+                    now.map(stay -> stay.position().code()).orElse(null),
+                    sensor.mount().map(MountKind::name).orElse(null),
+                    now.map(stay -> Instant.ofEpochMilli(stay.from()).toString())
+                            .orElse(null)));
+        }
+        return rows;
     }
 }

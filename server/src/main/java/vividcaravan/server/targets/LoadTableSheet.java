@@ -1,12 +1,14 @@
 package vividcaravan.server.targets;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.planning.LoadTable;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.columns.Field;
 import vividcaravan.server.columns.SheetFaults;
 import vividcaravan.server.columns.SheetKind;
@@ -84,5 +86,22 @@ class LoadTableSheet implements SheetKind {
                 List.of(drafts.size() + " load tables are kept; those of the same size and speed give way"),
                 pen -> drafts.forEach((key, draft) -> pen.make(tables.putting(
                         key.size(), draft.source, key.speedKmh(), new LoadTable(draft.rows), wish.who()))));
+    }
+
+    @Override
+    public List<List<@Nullable Object>> rows(View view, PressureUnit unit) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (LoadTables.Kept table : tables.all()) {
+            for (LoadTable.Row row : table.table().rows()) {
+                rows.add(Arrays.asList(
+                        table.tyreSize(),
+                        table.source(),
+                        table.speedKmh(),
+                        Math.round(unit.fromKpa(row.kpa()) * 1_000) / 1_000.0,
+                        row.singleKg(),
+                        row.twinKg()));
+            }
+        }
+        return rows;
     }
 }

@@ -1,11 +1,16 @@
 package vividcaravan.server.team;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.units.PressureUnit;
+import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.Invitations;
 import vividcaravan.server.access.Role;
 import vividcaravan.server.columns.Field;
@@ -22,8 +27,10 @@ class PeopleSheet implements SheetKind {
 
     private final Invitations invitations;
     private final LinkAddress links;
+    private final Accounts accounts;
 
-    PeopleSheet(Invitations invitations, LinkAddress links) {
+    PeopleSheet(Invitations invitations, LinkAddress links, Accounts accounts) {
+        this.accounts = accounts;
         this.invitations = invitations;
         this.links = links;
     }
@@ -79,5 +86,15 @@ class PeopleSheet implements SheetKind {
                 List.of(invited.size() + " people get a letter with a link to join"),
                 pen -> invited.forEach((email, role) ->
                         pen.make(invitations.inviting(email, role, wish.who(), links.of(wish.address())))));
+    }
+
+    @Override
+    public List<List<@Nullable Object>> rows(View view, PressureUnit unit) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        accounts.all().stream()
+                .filter(account -> account.removedAt() == null && account.email() != null)
+                .forEach(account -> rows.add(
+                        Arrays.asList(account.email(), account.account().role().name())));
+        return rows;
     }
 }

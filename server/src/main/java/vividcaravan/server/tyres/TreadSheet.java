@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.columns.Field;
 import vividcaravan.server.columns.SheetFaults;
 import vividcaravan.server.columns.SheetKind;
@@ -110,5 +112,24 @@ class TreadSheet implements SheetKind {
                             : tyres.at(pen, line.wheel().place(), line.at());
                     pen.make(tyres.reading(tyre, line.points(), line.km(), line.at(), wish.who()));
                 }));
+    }
+
+    @Override
+    public List<List<@Nullable Object>> rows(View view, PressureUnit unit) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (TreadReadingRow read : view.select("from TreadReadingRow order by readAt, id", TreadReadingRow.class)
+                .getResultList()) {
+            String[] points = read.points.split(" ");
+            rows.add(Arrays.asList(
+                    read.tyreId,
+                    null,
+                    null,
+                    Double.valueOf(points[0]),
+                    points.length > 1 ? Double.valueOf(points[1]) : null,
+                    points.length > 2 ? Double.valueOf(points[2]) : null,
+                    read.km,
+                    read.readAt.toString()));
+        }
+        return rows;
     }
 }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,8 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.columns.Field;
 import vividcaravan.server.columns.SheetFaults;
 import vividcaravan.server.columns.SheetKind;
@@ -53,7 +56,7 @@ class TyreSheet implements SheetKind {
                 new Field("place", "Store", false, List.of("place", "location", "depot")),
                 new Field("maker", "Maker", false, List.of("make", "brand", "manufacturer")),
                 new Field("pattern", "Pattern", false, List.of("tread pattern", "model", "profile")),
-                new Field("size", "Size", true, List.of("tyresize", "tiresize", "dimension")),
+                new Field("size", "Size", false, List.of("tyresize", "tiresize", "dimension")),
                 new Field("loadIndex", "Load index", false, List.of("li")),
                 new Field("speedSymbol", "Speed symbol", false, List.of("speed", "si")),
                 new Field("dateCode", "Date code", false, List.of("dot", "week", "datecode")),
@@ -73,7 +76,7 @@ class TyreSheet implements SheetKind {
             TyreRequest request = new TyreRequest(
                     row.text("maker", 60),
                     row.text("pattern", 60),
-                    row.needed("size", 40),
+                    row.text("size", 40),
                     row.whole("loadIndex", 60, 210),
                     row.text("speedSymbol", 2),
                     dateCode(row),
@@ -82,6 +85,9 @@ class TyreSheet implements SheetKind {
                     row.text("note", 500));
             Tyre tyre = request.tyre(own, today);
             faults.addAll(row.number(), own);
+            if (!said.isNamed() && tyre.size() == null) {
+                row.fault("size", "Say at least its size, or the wheel that it is at.");
+            }
             Long other = said.wheel() == null ? null : taken.putIfAbsent(said.wheel(), row.number());
             if (other != null) {
                 row.fault("position", said.wheel().words() + " has a tyre in row " + other + " too.");
@@ -115,5 +121,35 @@ class TyreSheet implements SheetKind {
     private static @Nullable String dateCode(SheetRow row) {
         String text = row.text("dateCode", 4);
         return text != null && text.matches("\\d{3}") ? "0" + text : text;
+    }
+
+    @Override
+    public List<List<@Nullable Object>> rows(View view, PressureUnit unit) {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        for (Object[] found : view.select(
+                        "select t, s from TyreRow t join TyreStayRow s on s.tyreId = t.id where s.toAt = "
+                                + TyreStay.OPEN + " order by t.id",
+                        Object[].class)
+                .getResultList()) {
+            Tyre tyre = ((TyreRow) found[0]).tyre();
+            TyrePlace place = ((TyreStayRow) found[1]).stay().place();
+            if (place.isForGood()) {
+                continue;
+            }
+            rows.add(Arrays.asList(
+                    place.asWheel().map(wheel -> wheels.ref(wheel.vehicle())).orElse(null),
+                    place.asWheel().map(wheel -> wheel.position().code()).orElse(null),
+                    place instanceof TyrePlace.Away away ? away.name() : null,
+                    tyre.maker(),
+                    tyre.pattern(),
+                    tyre.size(),
+                    tyre.loadIndex(),
+                    tyre.speedSymbol(),
+                    tyre.dateCode(),
+                    tyre.isRetread(),
+                    tyre.isDirectional(),
+                    ((TyreRow) found[0]).note));
+        }
+        return rows;
     }
 }

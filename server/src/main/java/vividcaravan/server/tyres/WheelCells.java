@@ -35,6 +35,11 @@ class WheelCells {
      */
     record Said(@Nullable Wheel wheel, boolean isNamed) {}
 
+    @Nullable
+    String ref(long vehicle) {
+        return fleet.vehicle(vehicle).map(one -> one.description().ref()).orElse(null);
+    }
+
     Said read(SheetRow row) {
         String ref = row.text("vehicle", 60);
         String code = row.text("position", 10);

@@ -116,6 +116,7 @@ class RightsTest {
         row(HANDLE, "useHandheld", "plantIncident", "endIncident");
         row(SEND, "takeReadings");
         row(MANAGE, "takeCanLog", "lookAtReadingFile", "sendReadingFile", "listReadingFiles", "stopReadingFile");
+        row(MANAGE, "listSheetKinds", "getSheet", "takeSheet");
         row(MANAGE, "listAccounts", "addAccount", "removeAccount", "assignVehicles", "invite", "withdrawInvitation");
         row(MANAGE, "listMail", "sendMailAgain", "listTokens", "makeToken", "revokeToken");
         row(MANAGE, "listBackups", "makeBackup", "getBackup", "importFleet", "getProgress");
@@ -326,6 +327,7 @@ class RightsTest {
                         .replace("{userName}", "nobody-of-this-name")
                         .replace("{name}", "vivid-caravan-20200101-000000.zip")
                         .replace("{mount}", "CAP")
+                        .replace("{kind}", "MOONS")
                         .replace("{number}", "1")
                         .replace("{item}", "RECEIVER")
                         .replace("{code}", "ABCDEF01")

@@ -6,6 +6,7 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -119,6 +120,41 @@ class SheetsTest {
 
         stored("PEOPLE", "e-mail,role\nquill@vividcaravan.example,technician\n", "");
         assertThat(product.door().get("/api/v1/accounts").text()).contains("quill@vividcaravan.example");
+
+        // What goes out as a table goes in again as it is, and what a program would reckon is made harmless.
+        stored("TYRES", "store,size,note\nLarkmoor,315/80 R22.5,=1+1\n", "");
+        assertThat(product.door().get("/api/v1/sheets/TYRES").text()).contains("'=1+1");
+        for (String kind : List.of("VEHICLES", "SENSORS", "LOAD_TABLES", "TREADS")) {
+            String table = product.door()
+                    .get("/api/v1/sheets/" + kind + "?pressure=PSI")
+                    .text();
+            assertThat(table.lines().count()).as(kind).isGreaterThan(1);
+            assertThat(looked(kind, table, "pressure=PSI&isUpdate=true").get("faults"))
+                    .as(table)
+                    .isEmpty();
+        }
+        String vehicles =
+                product.door().get("/api/v1/sheets/VEHICLES?pressure=PSI").text();
+        JsonNode before = product.door().get("/api/v1/fleet-export").json();
+        stored("VEHICLES", vehicles, "pressure=PSI&isUpdate=true");
+        assertThat(product.door().get("/api/v1/fleet-export").json()).isEqualTo(before);
+        try (OwnProduct other = OwnProduct.in(folder.resolve("other"), NOW)) {
+            String tyresOut = product.door().get("/api/v1/sheets/TYRES").text();
+            String mode = "isPreview=false";
+            for (String[] one : new String[][] {{"VEHICLES", vehicles, "&pressure=PSI"}, {"TYRES", tyresOut, ""}}) {
+                Door.Answer answer = other.door()
+                        .send(
+                                "POST",
+                                "/api/v1/sheets/" + one[0] + "?" + mode + one[2],
+                                one[1].getBytes(StandardCharsets.UTF_8),
+                                Map.of("Content-Type", "text/csv"));
+                assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+            }
+            assertThat(other.door().get("/api/v1/tyres").text())
+                    .contains("=1+1")
+                    .doesNotContain("'=1+1");
+            assertThat(other.door().get("/api/v1/sheets/TYRES").text()).isEqualTo(tyresOut);
+        }
     }
 
     @Test
@@ -185,7 +221,7 @@ class SheetsTest {
                         .get("faultsTotal")
                         .asInt())
                 .isEqualTo(2);
-        assertThat(looked("TYRES", "vehicle,position,size,dot\nLM-31,1L,,9999\n", "")
+        assertThat(looked("TYRES", "vehicle,position,size,dot\n,,,9999\n", "")
                         .get("faultsTotal")
                         .asInt())
                 .isEqualTo(2);
