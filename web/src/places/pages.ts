@@ -65,6 +65,15 @@ export const OFFICE_PAGES: PlacePage[] = [
     component: () => import('./office/health/AlertHealthPage.vue'),
   },
   {
+    name: 'month',
+    path: '/office/month',
+    title: 'Monthly report',
+    answers: 'A month of the fleet to be handed over: alerts, how fast they were settled, exposure, work.',
+    alsoCalled: 'report month print hand over exposure hours work done time to acknowledge statistics',
+    roles: NOT_DRIVERS,
+    component: () => import('./office/MonthPage.vue'),
+  },
+  {
     name: 'logbook',
     path: '/office/logbook',
     title: 'Logbook',
@@ -132,10 +141,11 @@ export const OFFICE_PAGES: PlacePage[] = [
     name: 'fleet',
     path: '/office/fleet',
     title: 'Fleet in and out',
-    answers: 'The whole fleet as one file, in and out, and readings that were kept elsewhere.',
+    answers:
+      'The whole fleet as one file, tables of what it has, in and out, and readings that were kept elsewhere.',
     rights: 'Managers bring in; others take out.',
     alsoCalled:
-      'import export json fleet document bring a fleet in take the fleet out readings ndjson can log bus',
+      'import export json csv table fleet document bring a fleet in take the fleet out readings ndjson can log bus',
     roles: NOT_DRIVERS,
     component: () => import('./office/FleetExchange.vue'),
   },

@@ -23,6 +23,11 @@ public record Exposure(int heard, int under90, int under80, int hot) {
 
     private static final double RUN_FLAT_SHARE = 0.8;
 
+    /** This and another together. */
+    public Exposure plus(Exposure other) {
+        return new Exposure(heard + other.heard, under90 + other.under90, under80 + other.under80, hot + other.hot);
+    }
+
     /**
      * This and one hour more.
      *

@@ -26,11 +26,8 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertHealth;
 import vividcaravan.core.alert.AlertKind;
-import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.alert.CrossedLimit;
 import vividcaravan.core.alert.Remedy;
-import vividcaravan.core.alert.Urgency;
-import vividcaravan.core.alert.Verdict;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -58,22 +55,6 @@ class AlertHealthController {
         this.clock = clock;
     }
 
-    /** The figures of a week. Times are in minutes, shares from 0 to 1; what nothing is known of is null. */
-    record Week(
-            Instant from,
-            Instant to,
-            int calls,
-            double perHour,
-            double floodShare,
-            int chattering,
-            int standing,
-            Map<Urgency, Integer> byUrgency,
-            @Nullable Long minutesToSeen,
-            @Nullable Long minutesToAct,
-            @Nullable Long minutesToProof,
-            Map<ClosedOn, Integer> closed,
-            Map<Verdict, Integer> verdicts) {}
-
     /**
      * What causes most of the calls.
      *
@@ -95,7 +76,7 @@ class AlertHealthController {
 
     /** @param weeks the latest first; it may not be over yet */
     record Health(
-            List<Week> weeks,
+            List<AlertFigures.Week> weeks,
             List<WorstCause> wheels,
             List<WorstCause> vehicles,
             List<WorstCause> limits,
@@ -121,11 +102,12 @@ class AlertHealthController {
         Instant first = monday.minusWeeks(count - 1L).toInstant();
         List<AlertQueries.Placed> placed = queries.since(first);
         List<Alert> alerts = placed.stream().map(AlertQueries.Placed::alert).toList();
-        List<Week> figures = new ArrayList<>();
+        List<AlertFigures.Week> figures = new ArrayList<>();
         for (int back = 0; back < count; back++) {
             Instant from = monday.minusWeeks(back).toInstant();
             Instant to = monday.minusWeeks(back - 1L).toInstant();
-            figures.add(week(AlertHealth.of(alerts, from.toEpochMilli(), (to.isAfter(now) ? now : to).toEpochMilli())));
+            figures.add(AlertFigures.Week.of(
+                    AlertHealth.of(alerts, from.toEpochMilli(), (to.isAfter(now) ? now : to).toEpochMilli())));
         }
         Worst worst = new Worst(placed, first.toEpochMilli(), now.toEpochMilli());
         return new Health(
@@ -161,27 +143,6 @@ class AlertHealthController {
                                 + vehicle.kind().words())
                         .orElse(null)
                 : null;
-    }
-
-    private static Week week(AlertHealth health) {
-        return new Week(
-                Instant.ofEpochMilli(health.from()),
-                Instant.ofEpochMilli(health.to()),
-                health.calls(),
-                health.perHour(),
-                health.floodShare(),
-                health.chattering(),
-                health.standing(),
-                health.byUrgency(),
-                minutes(health.acknowledgedMillis()),
-                minutes(health.actedMillis()),
-                minutes(health.provenMillis()),
-                health.closed(),
-                health.verdicts());
-    }
-
-    private static @Nullable Long minutes(@Nullable Long millis) {
-        return millis == null ? null : (Long) (millis / 60_000);
     }
 
     /** What called most in some time. */

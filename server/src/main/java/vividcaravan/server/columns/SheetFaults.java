@@ -1,6 +1,7 @@
 package vividcaravan.server.columns;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import vividcaravan.server.platform.Faults;
 
@@ -16,7 +17,7 @@ public final class SheetFaults {
     /**
      * What is wrong with a row.
      *
-     * @param row counted from 1, the headings not counted
+     * @param row counted from 1, which are the headings; 0 where it is the whole table
      * @param field the name of the field at fault; empty where it is the row
      */
     public record RowFault(long row, String field, String message) {}
@@ -35,7 +36,7 @@ public final class SheetFaults {
     }
 
     List<RowFault> listed() {
-        return List.copyOf(listed);
+        return listed.stream().sorted(Comparator.comparing(RowFault::row)).toList();
     }
 
     /** How many there are. */

@@ -40,7 +40,7 @@ public final class SheetRow {
         this.hasDecimalCommas = hasDecimalCommas;
     }
 
-    /** Its place, counted from 1. */
+    /** Its place, counted from 1, which are the headings. */
     public long number() {
         return number;
     }

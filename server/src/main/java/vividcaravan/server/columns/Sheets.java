@@ -31,6 +31,7 @@ import vividcaravan.server.writer.View;
 public class Sheets {
 
     private static final int MOST_ROWS = 20_000;
+    private static final int HEADINGS = 1;
 
     private final Map<String, SheetKind> kinds = new TreeMap<>();
     private final ColumnMemory memory;
@@ -133,9 +134,10 @@ public class Sheets {
 
     private static List<SheetRow> rows(Sheet sheet, Columns columns, SheetFaults faults, Wish wish) {
         List<SheetRow> rows = new ArrayList<>();
-        long number = 0;
+        // As programs that show tables count: the headings are row 1.
+        long number = HEADINGS;
         for (Optional<CSVRecord> next = sheet.next(); next.isPresent(); next = sheet.next()) {
-            if (++number > MOST_ROWS) {
+            if (++number > MOST_ROWS + HEADINGS) {
                 throw Refusal.tooLarge(
                         "A table may have " + MOST_ROWS + " rows. Send it in several; nothing was stored.");
             }
@@ -144,7 +146,7 @@ public class Sheets {
                 rows.add(row);
             }
         }
-        if (number == 0) {
+        if (number == HEADINGS) {
             throw Refusal.badRequest("file", "There is no row below the headings. Nothing was stored.");
         }
         return rows;

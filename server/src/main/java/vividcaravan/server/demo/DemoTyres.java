@@ -109,7 +109,8 @@ class DemoTyres {
                         at,
                         "to be retreaded",
                         List.of(
-                                new StepRequest(ref, position, null, repairer, SensorFate.STAYS, RemovalReason.UNEVEN_WEAR),
+                                new StepRequest(
+                                        ref, position, null, repairer, SensorFate.STAYS, RemovalReason.UNEVEN_WEAR),
                                 new StepRequest(null, null, Long.toString(comes), wheel, null, null))),
                 DEMO);
         retorques.tightened(

@@ -30,7 +30,12 @@ class ReadingFileRow {
 
     enum Format {
         LINES,
-        TABLE
+        TABLE;
+
+        /** How people count the reading at {@code index}: from 1, and a table's headings are its first row. */
+        long row(long index) {
+            return index + (this == TABLE ? 2 : 1);
+        }
     }
 
     @Id

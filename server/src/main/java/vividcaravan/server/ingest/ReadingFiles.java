@@ -414,7 +414,7 @@ class ReadingFiles implements SmartLifecycle {
             } catch (ReadingFault e) {
                 row.rejected++;
                 figures.rejected(1);
-                note(faults, index, e.getMessage());
+                note(faults, row.format.row(index), e.getMessage());
             }
             index++;
         }
@@ -424,7 +424,7 @@ class ReadingFiles implements SmartLifecycle {
             row.duplicates += tally.duplicates();
             row.unknownSensors += tally.unknownSensors();
             row.rejected += tally.rejectedTotal();
-            tally.rejected().forEach(one -> note(faults, one.index(), one.message()));
+            tally.rejected().forEach(one -> note(faults, row.format.row(one.index()), one.message()));
         }
         row.rowsDone = index;
         row.bytesDone = counted.count;
@@ -438,10 +438,9 @@ class ReadingFiles implements SmartLifecycle {
         return isMore;
     }
 
-    /** Rows are counted from 1 by people, and a table's headings are its first. */
-    private static void note(List<String> faults, long index, String message) {
+    private static void note(List<String> faults, long row, String message) {
         if (faults.size() < MOST_FAULTS) {
-            faults.add("row " + (index + 1) + ": " + message.replace('\n', ' '));
+            faults.add("row " + row + ": " + message.replace('\n', ' '));
         }
     }
 

@@ -152,7 +152,7 @@ class ReadingFilesController {
                 } catch (ReadingFault e) {
                     faulty++;
                     if (faults.size() < SHOWN) {
-                        faults.add("row " + (rows + 1) + ": " + e.getMessage());
+                        faults.add("row " + opened.format().row(rows) + ": " + e.getMessage());
                     }
                 }
                 rows++;

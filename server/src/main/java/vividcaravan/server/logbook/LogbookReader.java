@@ -1,7 +1,9 @@
 package vividcaravan.server.logbook;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -14,6 +16,21 @@ public class LogbookReader {
 
     public LogbookReader(SessionFactory sessions) {
         this.sessions = sessions;
+    }
+
+    /** How often each kind of deed was done from {@code from} inclusive to {@code to} exclusive, epoch milliseconds. */
+    public Map<DeedKind, Long> counts(long from, long to) {
+        Map<DeedKind, Long> counts = new EnumMap<>(DeedKind.class);
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            session.createSelectionQuery(
+                            "select kind, count(*) from LogbookRow where at >= :from and at < :to group by kind",
+                            Object[].class)
+                    .setParameter("from", from)
+                    .setParameter("to", to)
+                    .getResultList()
+                    .forEach(row -> counts.put((DeedKind) row[0], (Long) row[1]));
+        }
+        return counts;
     }
 
     /** The entries after {@code number}, the oldest first, {@code most} at most. */

@@ -13,9 +13,9 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.history.WheelHours;
 import vividcaravan.server.wheels.WheelChanges;
 
-/** What a tyre went through at the wheels it stood at. */
+/** What tyres went through at the wheels they stood at. */
 @Component
-class TyreExposures {
+public class TyreExposures {
 
     private final FleetDirectory fleet;
     private final WheelHours hours;
@@ -31,31 +31,34 @@ class TyreExposures {
 
     /** Of all its stays; as a spare it is not run, and what is heard there does not count. */
     Exposure of(List<TyreStay> stays) {
-        Exposure[] sum = {Exposure.NONE};
+        Exposure sum = Exposure.NONE;
         for (TyreStay stay : stays) {
             if (stay.place() instanceof TyrePlace.AtWheel wheel
                     && !wheel.position().isSpare()) {
-                fleet.vehicle(wheel.vehicle())
+                sum = sum.plus(fleet.vehicle(wheel.vehicle())
                         .filter(vehicle -> vehicle.description().layout().has(wheel.position()))
-                        .ifPresent(vehicle -> add(sum, vehicle, wheel.position(), stay));
+                        .map(vehicle -> of(vehicle, wheel.position(), stay.from(), stay.to()))
+                        .orElse(Exposure.NONE));
             }
         }
-        return sum[0];
+        return sum;
     }
 
-    private void add(Exposure[] sum, FleetVehicle vehicle, Position position, TyreStay stay) {
-        long to = Math.min(stay.to(), clock.millis() + 1);
-        if (stay.from() >= to) {
-            return;
+    /** Of whatever stood at a wheel for some time, epoch milliseconds. */
+    public Exposure of(FleetVehicle vehicle, Position position, long from, long to) {
+        long end = Math.min(to, clock.millis() + 1);
+        Exposure[] sum = {Exposure.NONE};
+        if (from >= end) {
+            return sum[0];
         }
         List<WheelChanges.WheelChange> retargeted =
-                changes.of(vehicle, position, Instant.ofEpochMilli(stay.from()), clock.instant()).stream()
+                changes.of(vehicle, position, Instant.ofEpochMilli(from), clock.instant()).stream()
                         .filter(change -> change.kind() == WheelChanges.Kind.LIMITS_CHANGED)
                         .toList();
         double now = vehicle.description()
                 .limits(vehicle.description().axles().get(position.axle() - 1))
                 .targetKpa();
-        hours.each(vehicle, position, stay.from(), to, hour -> {
+        hours.each(vehicle, position, from, end, hour -> {
             double target = retargeted.stream()
                     .filter(change -> change.at().toEpochMilli() > hour.at())
                     .findFirst()
@@ -63,5 +66,6 @@ class TyreExposures {
                     .orElse(now);
             sum[0] = sum[0].plusHour(hour.meanAt20Kpa(), target, hour.highestC());
         });
+        return sum[0];
     }
 }

@@ -92,7 +92,7 @@ class RightsTest {
         row(READ, "getDuty");
         row(MANAGE, "setDuty", "setDutySettings", "setPhone", "listTexts", "sendTextAgain");
         row(MANAGE, "setTextService", "rotateTextSecret", "dropTextSecret", "removeTextService");
-        row(READ, "listInstructions", "getAlertHealth");
+        row(READ, "listInstructions", "getAlertHealth", "getMonthReport");
         row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
         row(OWN, "testSignal", "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
         row(READ, "listTyres", "getTyre", "listWheelMoves", "listDueWork", "exportDueWork");

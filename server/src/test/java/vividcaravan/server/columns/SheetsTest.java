@@ -161,7 +161,7 @@ class SheetsTest {
     void everyFaultIsToldOfItsRowAndNothingIsStored() {
         stored("VEHICLES", VEHICLES, "pressure=BAR");
         JsonNode again = looked("VEHICLES", VEHICLES, "pressure=BAR");
-        assertThat(again.at("/faults/0").toString()).contains("\"row\":1").contains("exists");
+        assertThat(again.at("/faults/0").toString()).contains("\"row\":2").contains("exists");
         assertThat(looked("VEHICLES", VEHICLES, "pressure=BAR&isUpdate=true")
                         .get("faultsTotal")
                         .asInt())
@@ -170,7 +170,7 @@ class SheetsTest {
         assertThat(looked("VEHICLES", VEHICLES.replace("LM-31", "LM-32"), "")
                         .get("faults")
                         .toString())
-                .contains("\"row\":2")
+                .contains("\"row\":3")
                 .contains("50");
 
         String sensors =
@@ -190,13 +190,13 @@ class SheetsTest {
         Door.Answer refused = take("SENSORS", sensors, "isPreview=false");
         assertThat(refused.status()).isEqualTo(400);
         assertThat(refused.text())
-                .contains("rows[2].code")
-                .contains("rows[3].position")
-                .contains("rows[4].code")
-                .contains("rows[5].vehicle")
-                .contains("rows[6].position")
+                .contains("rows[3].code")
+                .contains("rows[4].position")
+                .contains("rows[5].code")
+                .contains("rows[6].vehicle")
                 .contains("rows[7].position")
-                .contains("rows[8]")
+                .contains("rows[8].position")
+                .contains("rows[9]")
                 .contains("nothing was stored");
         assertThat(product.door().get("/api/v1/fleet-export").text()).doesNotContain("A1B2C3");
 

@@ -120,7 +120,7 @@ class ReadingFilesTest {
                 .isEqualTo(
                         "{\"sensor\":\"A00001\",\"at\":\"2026-11-19T06:31:07Z\",\"pressureKpa\":842.0,\"temperatureC\":21.0}");
         assertThat(told.json().get("faulty").asInt()).as(told.text()).isEqualTo(1);
-        assertThat(told.json().at("/faults/0").asString()).contains("row 2").contains("older than");
+        assertThat(told.json().at("/faults/0").asString()).contains("row 3").contains("older than");
 
         Door.Answer unsaid = send(text.getBytes(StandardCharsets.UTF_8), UNITS);
         assertThat(unsaid.status()).isEqualTo(400);
@@ -131,7 +131,7 @@ class ReadingFilesTest {
         assertThat(done.get("state").asString()).as(done.toString()).isEqualTo("DONE");
         assertThat(done.get("accepted").asInt()).isEqualTo(1);
         assertThat(done.get("rejected").asInt()).isEqualTo(1);
-        assertThat(done.at("/faults/0").asString()).startsWith("row 2: ");
+        assertThat(done.at("/faults/0").asString()).startsWith("row 3: ");
         assertThat(product.door()
                         .get("/api/v1/vehicles/LM-31/wheels/1L/readings")
                         .json()
