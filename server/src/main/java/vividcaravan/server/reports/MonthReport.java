@@ -107,7 +107,7 @@ class MonthReport {
                 wheels,
                 sum,
                 figures.wheels().size() - wheels.size(),
-                work(from, to));
+                work(from, over));
     }
 
     private List<WorkItem> work(Instant from, Instant to) {
