@@ -13,7 +13,7 @@ const page = computed(() => props.pages.find((one) => one.name === route.name));
 </script>
 
 <template>
-  <div class="grid w-full gap-x-8 px-5 py-4 lg:grid-cols-[11.5rem_minmax(0,1fr)]">
+  <div class="grid w-full gap-x-8 print:block px-5 py-4 lg:grid-cols-[11.5rem_minmax(0,1fr)]">
     <details :key="String(route.name)" class="mb-3 lg:hidden print:hidden">
       <summary class="flex min-h-11 cursor-pointer items-center gap-2 border-b border-rule">
         <span class="font-medium">{{ title }}</span>

@@ -13,7 +13,7 @@ describe('months', () => {
 
 describe('spans', () => {
   it('are said in the unit that fits', () => {
-    expect(spanWords(null)).toBe('not known');
+    expect(spanWords(null)).toBe('nothing known');
     expect(spanWords(0)).toBe('under a minute');
     expect(spanWords(119)).toBe('119 min');
     expect(spanWords(120)).toBe('2 h');

@@ -27,7 +27,7 @@ export function monthsBack(now: Date, count: number): { value: string; words: st
 
 /** A span as people say it: minutes, hours, days. */
 export function spanWords(minutes: number | null | undefined): string {
-  if (typeof minutes !== 'number') return 'not known';
+  if (typeof minutes !== 'number') return 'nothing known';
   if (minutes < 1) return 'under a minute';
   if (minutes < 120) return `${minutes} min`;
   if (minutes < 48 * 60) return `${Math.round(minutes / 60)} h`;
