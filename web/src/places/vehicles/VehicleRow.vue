@@ -51,7 +51,11 @@ const reasons = computed(() => props.vehicle.departure.reasons);
     >
   </span>
   <span role="cell" class="figure hidden text-right text-quiet sm:block">{{ age(vehicle.lastHeardAt) }}</span>
-  <span role="cell" class="truncate pl-5" :title="isDeparture ? reasons.join(', ') : undefined">
+  <span
+    role="cell"
+    class="pl-5 leading-tight max-sm:line-clamp-3 sm:truncate"
+    :title="isDeparture ? reasons.join(', ') : undefined"
+  >
     <template v-if="isDeparture">
       <span
         v-if="reasons.length"

@@ -107,6 +107,17 @@ function drop(index: number): void {
   source.value = undefined;
 }
 
+const off = computed(() =>
+  steps.value.map(({ to, reason }) =>
+    isWheel(to) ? null : { reason: reason ?? ('' as const), kind: to.kind, name: to.name ?? '' },
+  ),
+);
+function namePlace(index: number, name: string): void {
+  steps.value = steps.value.map((step, i) =>
+    i === index && !isWheel(step.to) ? { ...step, to: { ...step.to, name } } : step,
+  );
+}
+
 function giveReason(index: number, chosen: RemovalReason | ''): void {
   steps.value = steps.value.map((step, i) => (i === index ? { ...step, reason: chosen || undefined } : step));
 }
@@ -242,9 +253,10 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
           :preview="preview"
           :is-stale="isFetching || Boolean(previewError)"
           @drop="drop"
-          :reasons="steps.map((step) => (isWheel(step.to) ? null : (step.reason ?? '')))"
+          :off="off"
           @fate="fate"
           @reason="giveReason"
+          @name="namePlace"
         />
         <div class="mt-3 flex flex-wrap items-end gap-3">
           <label class="block"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { MovePreview, RemovalReason, SensorFate } from '@/api/tyres';
+import type { MovePreview, PlaceKind, RemovalReason, SensorFate } from '@/api/tyres';
 import { useUnits } from '@/shared/units';
 import { namesIn, wordsOf } from '@/shared/vocabulary';
 
@@ -8,13 +8,14 @@ import { namesIn, wordsOf } from '@/shared/vocabulary';
 const props = defineProps<{
   preview: MovePreview;
   isStale: boolean;
-  /** Why each comes off; null where it goes to a wheel, empty where nobody said. */
-  reasons: (RemovalReason | '' | null)[];
+  /** What was said of each that comes off; null where it goes to a wheel. */
+  off: ({ reason: RemovalReason | ''; kind: PlaceKind; name: string } | null)[];
 }>();
 const emit = defineEmits<{
   drop: [index: number];
   fate: [index: number, fate: SensorFate];
   reason: [index: number, reason: RemovalReason | ''];
+  name: [index: number, name: string];
 }>();
 const units = useUnits();
 
@@ -59,19 +60,30 @@ const bare = computed(() => props.preview.wheels.filter((wheel) => !wheel.hasTyr
             Not this one<span class="spoken">: {{ step.from }}</span>
           </button>
         </div>
-        <label v-if="typeof reasons[i] === 'string'" class="mt-1 flex flex-wrap items-baseline gap-x-2">
-          Why it comes off
-          <select
-            class="field w-64 max-w-full py-0.5"
-            :value="reasons[i]"
-            @change="emit('reason', i, ($event.target as HTMLSelectElement).value as RemovalReason | '')"
-          >
-            <option value="">not said</option>
-            <option v-for="one in namesIn('removalReasons')" :key="one" :value="one">
-              {{ wordsOf('removalReasons', one) }}
-            </option>
-          </select>
-        </label>
+        <div v-if="off[i]" class="mt-1 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+          <label class="flex flex-wrap items-baseline gap-x-2">
+            Why it comes off
+            <select
+              class="field w-64 max-w-full py-0.5"
+              :value="off[i]?.reason"
+              @change="emit('reason', i, ($event.target as HTMLSelectElement).value as RemovalReason | '')"
+            >
+              <option value="">not said</option>
+              <option v-for="one in namesIn('removalReasons')" :key="one" :value="one">
+                {{ wordsOf('removalReasons', one) }}
+              </option>
+            </select>
+          </label>
+          <label v-if="off[i]?.kind !== 'SCRAPPED'" class="flex flex-wrap items-baseline gap-x-2">
+            {{ off[i]?.kind === 'STORE' ? 'Which store' : 'Which repairer' }}
+            <input
+              class="field w-52 max-w-full py-0.5"
+              maxlength="100"
+              :value="off[i]?.name"
+              @change="emit('name', i, ($event.target as HTMLInputElement).value)"
+            />
+          </label>
+        </div>
         <p v-if="step.tyre || airWords(step)">
           <span v-if="step.tyre" class="text-quiet">{{ step.tyre }};&ensp;</span>{{ airWords(step) }}
         </p>

@@ -40,14 +40,18 @@ describe('the steps of a move', () => {
   it('become a request that says of sensors only what was chosen', () => {
     const steps: Step[] = [
       { ...step('1L', '1R'), fate: 'OFF' },
-      { from: { tyre: '7', words: 'a tyre' }, to: { kind: 'REPAIRER' }, reason: 'WORN' },
+      {
+        from: { tyre: '7', words: 'a tyre' },
+        to: { kind: 'REPAIRER', name: ' Marle Road ' },
+        reason: 'WORN',
+      },
     ];
     expect(requestOf(steps, null, '  ')).toEqual({
       at: null,
       note: null,
       steps: [
         { vehicle: 'LM-21', position: '1L', to: wheel('1R'), sensor: 'OFF' },
-        { tyre: '7', to: { kind: 'REPAIRER' }, reason: 'WORN' },
+        { tyre: '7', to: { kind: 'REPAIRER', name: 'Marle Road' }, reason: 'WORN' },
       ],
     });
   });

@@ -6,10 +6,16 @@ export interface Wheel {
   position: string;
 }
 
+/** Off every vehicle; which store or repairer is said or not. */
+export interface Away {
+  kind: PlaceKind;
+  name?: string | undefined;
+}
+
 /** A tyre of the move that is planned: from a wheel or from a store, to a wheel or off every vehicle. */
 export interface Step {
   from: Wheel | { tyre: string; words: string };
-  to: Wheel | { kind: PlaceKind };
+  to: Wheel | Away;
   fate?: SensorFate | undefined;
   /** Why it comes off, where it goes to no wheel. */
   reason?: RemovalReason | undefined;
@@ -63,7 +69,9 @@ export function requestOf(steps: readonly Step[], at: string | null, note: strin
     note: note.trim() || null,
     steps: steps.map(({ from, to, fate, reason }) => ({
       ...(isWheel(from) ? { vehicle: from.vehicle, position: from.position } : { tyre: from.tyre }),
-      to: isWheel(to) ? { vehicle: to.vehicle, position: to.position } : { kind: to.kind },
+      to: isWheel(to)
+        ? { vehicle: to.vehicle, position: to.position }
+        : { kind: to.kind, ...(to.name?.trim() ? { name: to.name.trim() } : {}) },
       ...(fate ? { sensor: fate } : {}),
       ...(reason && !isWheel(to) ? { reason } : {}),
     })),
