@@ -48,6 +48,13 @@ export const router = createRouter({
       meta: { title: 'Vehicles' },
     },
     {
+      path: '/vehicles/:vehicleRef/history',
+      name: 'vehicle-history',
+      component: () => import('./places/vehicles/HistoryPage.vue'),
+      props: true,
+      meta: { title: 'Vehicles' },
+    },
+    {
       path: '/workshop',
       name: 'workshop',
       component: () => import('./places/workshop/WorkshopPlace.vue'),

@@ -96,7 +96,12 @@ const { data: chart } = useChart(() =>
       <span class="text-quiet">{{
         vehicle.lastHeardAt ? `last heard ${age(vehicle.lastHeardAt)} ago` : 'not heard yet'
       }}</span>
-      <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
+      <RouterLink
+        class="way ml-auto print:hidden"
+        :to="{ name: 'vehicle-history', params: { vehicleRef: vehicle.ref } }"
+        >Pressures day by day</RouterLink
+      >
+      <button type="button" class="button print:hidden" @click="print">Print</button>
     </div>
 
     <VehicleStanding :vehicle="vehicle" />

@@ -84,7 +84,13 @@ class RightsTest {
                 "getDemo",
                 "getVocabulary");
         row(OWN, "getAlert", "getPhoto", "getVehicle", "getDescription");
-        row(OWN, "listWheelChanges", "getEvidenceChart", "listWheelReadings");
+        row(
+                OWN,
+                "listWheelChanges",
+                "getEvidenceChart",
+                "listWheelReadings",
+                "getVehicleHistory",
+                "getVehicleReadings");
         row(OWN_NOTES, "noteAlert");
         row(OWN_ANSWERS, "answerAlert", "readInstruction", "sendPhoto", "walkRound");
         row(DRIVE, "getDriverPage");
