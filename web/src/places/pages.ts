@@ -220,6 +220,15 @@ export const STORES_PAGES: PlacePage[] = [
     component: () => import('./stores/ReceiversPage.vue'),
   },
   {
+    name: 'every-sensor',
+    path: '/stores/every-sensor',
+    title: 'Every sensor',
+    answers: 'Where each sensor is and was, from the box to its end, and which are heard that are not ours.',
+    roles: NOT_DRIVERS,
+    alsoCalled: 'sensors in stock codes strangers unknown lost retired out of use scan box take in claim',
+    component: () => import('./stores/EverySensorPage.vue'),
+  },
+  {
     name: 'sensor-kinds',
     path: '/stores/sensors',
     title: 'Sensor kinds',

@@ -210,7 +210,7 @@ public class Strangers implements WriterState {
     }
 
     /** Forgets one that became ours. */
-    void forget(String code) {
+    public void forget(String code) {
         if (heard.remove(code) != null) {
             isForgotten = true;
             gone.add(code);

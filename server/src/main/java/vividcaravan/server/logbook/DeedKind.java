@@ -15,6 +15,7 @@ public enum DeedKind {
     LOAD_TABLE_ENTERED("load table entered"),
     LOAD_TABLE_FORGOTTEN("load table forgotten"),
     SENSOR_PLACED("sensor placed"),
+    SENSORS_TAKEN_IN("sensors taken into stock"),
     SENSOR_RETIRED("sensor retired"),
     SENSOR_BROUGHT_BACK("sensor brought back"),
     SENSOR_MAKE_CHANGED("sensor kind changed"),

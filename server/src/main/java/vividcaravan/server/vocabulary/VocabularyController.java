@@ -31,6 +31,7 @@ import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.server.access.Role;
 import vividcaravan.server.fleet.VehicleState;
+import vividcaravan.server.sensorbook.SensorState;
 
 /**
  * What everything is called, from the one place where it is said: the enumerations themselves. The page is built with a copy
@@ -67,6 +68,7 @@ class VocabularyController {
             List<Word> people,
             List<Word> sensorFates,
             List<Word> removalReasons,
+            List<Word> sensorStates,
             List<Word> tyrePlaces,
             List<Word> couplingSources,
             List<Word> receiverKinds,
@@ -95,6 +97,7 @@ class VocabularyController {
                 words(Role.values(), Role::words),
                 words(SensorFate.values(), SensorFate::words),
                 words(RemovalReason.values(), RemovalReason::words),
+                words(SensorState.values(), SensorState::words),
                 words(TyrePlace.Kind.values(), TyrePlace.Kind::words),
                 words(Coupling.Source.values(), Coupling.Source::words),
                 words(ReceiverKind.values(), ReceiverKind::words),

@@ -99,6 +99,8 @@ class RightsTest {
         row(MANAGE, "setDuty", "setDutySettings", "setPhone", "listTexts", "sendTextAgain");
         row(MANAGE, "setTextService", "rotateTextSecret", "dropTextSecret", "removeTextService");
         row(READ, "listInstructions", "getAlertHealth", "getMonthReport");
+        row(READ, "listSensors", "getSensor", "listStrangers");
+        row(HANDLE, "takeInSensors");
         row(HANDLE, "instructDriver", "takeOutOfService", "putBackInService");
         row(OWN, "testSignal", "listOutages", "listVehicleTyres", "listMovePatterns", "listRetorques");
         row(READ, "listTyres", "getTyre", "listWheelMoves", "listDueWork", "exportDueWork");

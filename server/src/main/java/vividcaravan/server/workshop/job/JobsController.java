@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -21,7 +22,9 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.WalkOrder;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.ingest.Strangers;
 import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.EachByItself;
@@ -45,9 +48,18 @@ class JobsController {
     private final JobView view;
     private final WorkshopRules rules;
     private final Strangers strangers;
+    private final FleetDirectory fleet;
     private final Clock clock;
 
-    JobsController(Jobs jobs, JobDesk desk, JobView view, WorkshopRules rules, Strangers strangers, Clock clock) {
+    JobsController(
+            Jobs jobs,
+            JobDesk desk,
+            JobView view,
+            WorkshopRules rules,
+            Strangers strangers,
+            FleetDirectory fleet,
+            Clock clock) {
+        this.fleet = fleet;
         this.jobs = jobs;
         this.desk = desk;
         this.view = view;
@@ -201,9 +213,27 @@ class JobsController {
                     !stranger.firstHeardAt().isBefore(job.openedAt()),
                     null));
         }
+        unfitted(clock.millis() - JobFacts.LATELY_MILLIS).forEach(heard::add);
         heard.sort(
                 Comparator.comparing(HeardSensor::rssiDbm, Comparator.nullsLast(Comparator.<Integer>reverseOrder())));
         return new HeardList(heard.stream().limit(MOST_HEARD).toList());
+    }
+
+    /** Sensors of ours that sit nowhere yet and were heard lately: out of the box, before they are paired. */
+    private Stream<HeardSensor> unfitted(long since) {
+        return fleet.sensors().stream()
+                .filter(sensor -> sensor.newest() != null && sensor.newest().at() >= since)
+                .filter(sensor -> sensor.fittingAt(Fitting.OPEN - 1).isEmpty()
+                        && sensor.retiredBecause().isEmpty())
+                .map(sensor -> new HeardSensor(
+                        sensor.code(),
+                        sensor.newest().rssiDbm(),
+                        Instant.ofEpochMilli(sensor.newest().at()),
+                        finite(sensor.newest().pressureKpa()),
+                        finite(sensor.newest().temperatureC()),
+                        1,
+                        false,
+                        null));
     }
 
     private static @Nullable Double finite(double value) {

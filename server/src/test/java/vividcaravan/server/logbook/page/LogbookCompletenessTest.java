@@ -280,6 +280,7 @@ class LogbookCompletenessTest {
                 "/fleet-imports",
                 Door.document(
                         Door.vehicle(new Door.Truck("LM-04", "C00004", "C00005"), NOW.minus(Duration.ofDays(3))), ""));
+        doing("takeInSensors", "SENSORS_TAKEN_IN", "POST", "/sensors", "{ \"codes\": [ \"C00F01\" ] }");
         doing("takeSheet", "TABLE_TAKEN", "POST", "/sheets/SENSORS?isPreview=false", "code\nC00F00\n");
         String file = doing(
                         "sendReadingFile",
