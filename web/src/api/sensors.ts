@@ -14,7 +14,7 @@ export function useSensors(look: MaybeRefOrGetter<string>, state: MaybeRefOrGett
       const chosen = toValue(state);
       return answer(
         http.GET('/api/v1/sensors', {
-          params: { query: { look: toValue(look), ...(chosen ? { state: chosen } : {}) } },
+          params: { query: { limit: '50', look: toValue(look), ...(chosen ? { state: chosen } : {}) } },
         }),
       );
     },

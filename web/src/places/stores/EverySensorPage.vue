@@ -98,7 +98,7 @@ const bringBack = () => attempt(() => retire(chosen.value, null), 'Bringing it b
         <tbody>
           <tr v-for="sensor in data.items" :key="sensor.code" class="border-b border-rule">
             <th scope="row" class="py-1 text-left font-normal">
-              <button type="button" class="link figure min-h-11" @click="chosen = sensor.code">
+              <button type="button" class="link figure max-sm:min-h-11" @click="chosen = sensor.code">
                 {{ sensor.code }}
               </button>
             </th>
