@@ -52,7 +52,8 @@ public class ColumnMemory {
 
     private Map<String, String> read(String mapping) {
         try {
-            return json.readValue(mapping, MAPPING);
+            Map<String, String> read = json.readValue(mapping, MAPPING);
+            return read == null ? Map.of() : read;
         } catch (JacksonException e) {
             throw Refusal.badRequest(
                     "columns", "Say which column is which as an object, such as {\"sensor\": \"Code\"}.");

@@ -27,6 +27,7 @@ import vividcaravan.server.platform.Refusal;
 public final class Sheet implements AutoCloseable {
 
     private static final int MOST_COLUMNS = 200;
+    private static final int LONGEST_HEADING = 200;
     /** No cell and no heading is longer. */
     private static final int LONGEST_ROW = 64 * 1024;
 
@@ -49,6 +50,11 @@ public final class Sheet implements AutoCloseable {
         }
         Set<String> seen = new HashSet<>();
         for (String heading : headings) {
+            if (heading.length() > LONGEST_HEADING) {
+                throw Refusal.badRequest(
+                        "file",
+                        "A heading may have " + LONGEST_HEADING + " characters, one has " + heading.length() + ".");
+            }
             if (!heading.isBlank() && !seen.add(heading)) {
                 throw Refusal.badRequest(
                         "file", "Two columns are headed \"" + heading + "\"; give each a heading of its own.");

@@ -21,6 +21,7 @@ public final class SheetRow {
     private static final Pattern COMMA = Pattern.compile("(?<=\\d),(?=\\d)");
     private static final Pattern DAY = Pattern.compile("\\d{4}-\\d\\d-\\d\\d");
     private static final Pattern LOCAL = Pattern.compile("\\d{4}-\\d\\d-\\d\\d[ T]\\d\\d:\\d\\d(:\\d\\d)?");
+    private static final Instant LATEST = Instant.parse("2200-01-01T00:00:00Z");
     private static final Set<String> YES = Set.of("true", "yes", "1", "y", "x");
     private static final Set<String> NO = Set.of("false", "no", "0", "n");
 
@@ -168,6 +169,18 @@ public final class SheetRow {
             return null;
         }
         String text = cell.get();
+        Instant at = read(text);
+        if (at == null || at.isBefore(Instant.EPOCH) || at.isAfter(LATEST)) {
+            fault(
+                    field,
+                    heading(field) + " is a time such as 2026-11-20 06:31 or a day such as 2026-11-20, was \""
+                            + shortened(text) + "\".");
+            return null;
+        }
+        return at;
+    }
+
+    private @Nullable Instant read(String text) {
         try {
             if (DAY.matcher(text).matches()) {
                 return LocalDate.parse(text).atTime(12, 0).atZone(wish.zone()).toInstant();
@@ -179,10 +192,6 @@ public final class SheetRow {
             }
             return OffsetDateTime.parse(text.replace(' ', 'T')).toInstant();
         } catch (DateTimeException e) {
-            fault(
-                    field,
-                    heading(field) + " is a time such as 2026-11-20 06:31 or a day such as 2026-11-20, was \""
-                            + shortened(text) + "\".");
             return null;
         }
     }

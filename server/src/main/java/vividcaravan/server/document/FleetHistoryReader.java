@@ -1,5 +1,6 @@
 package vividcaravan.server.document;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -27,6 +28,7 @@ final class FleetHistoryReader {
     private static final Pattern DATE_CODE = Pattern.compile("\\d{4}");
     private static final int LONGEST_NAME = 200;
     private static final int LONGEST_WORDS = 500;
+    private static final Duration LONGEST_AHEAD = Duration.ofDays(3_650);
     private static final double DEEPEST_MM = 80;
     private static final double MOST_KM = 10_000_000;
     private static final double MOST_NM = 3_000;
@@ -290,7 +292,7 @@ final class FleetHistoryReader {
                 vehicle(part, "vehicle"),
                 position(part),
                 time(part, "offAt", true),
-                part.time("dueAt", true),
+                due(part),
                 part.whole("km", 0, 0, 100_000),
                 time(part, "doneAt", false),
                 part.text("doneBy", false, LONGEST_NAME),
@@ -384,6 +386,15 @@ final class FleetHistoryReader {
             part.fault(name, at + " is in the future.");
         }
         return at;
+    }
+
+    /** What is due may lie ahead, but not for ever. */
+    private @Nullable Instant due(JsonPart part) {
+        Instant due = part.time("dueAt", true);
+        if (due != null && due.isAfter(latest.plus(LONGEST_AHEAD))) {
+            part.fault("dueAt", "It is due within ten years.");
+        }
+        return due;
     }
 
     private @Nullable Instant end(JsonPart part, @Nullable Instant from) {

@@ -243,6 +243,18 @@ class SheetsTest {
         assertThat(looked("SENSORS", text, "").at("/columns/1/column").asString())
                 .isEqualTo("Fahrzeug");
 
+        for (String odd : new String[] {"null", "[]", "{\"code\":{}}", "{\"code\":null}", "x"}) {
+            assertThat(take("SENSORS", text, columns(odd)).status()).as(odd).isBetween(200, 400);
+        }
+        String far = "vehicle,position,tread,date\nLM-31,1L,9,+999999999-01-01T00:00:00Z\n,,9,9999-01-01\n";
+        assertThat(looked("TREADS", far, "").get("faultsTotal").asInt()).isPositive();
+        assertThat(looked("SENSORS", "code,fittedAt\nA1B2C3,+999999999-01-01T00:00:00Z\n", "")
+                        .get("faultsTotal")
+                        .asInt())
+                .isPositive();
+        assertThat(take("SENSORS", "code," + "x".repeat(300) + "\nA1B2C3,\n", "")
+                        .text())
+                .contains("A heading may have 200 characters");
         assertThat(take("MOONS", text, "").status()).isEqualTo(404);
         assertThat(take("SENSORS", "", "").text()).contains("nothing in this file");
         assertThat(take("SENSORS", "code\n", "").text()).contains("no row below the headings");

@@ -168,6 +168,13 @@ class FleetHistoryTest {
                             + " \"stays\": [ { \"place\": { \"kind\": \"MOON\" } } ] } ]",
                     "$.history.tyres[0].colour",
                     "$.history.tyres[0].stays[0].place.kind");
+            refused(
+                    product,
+                    sound + ", \"moves\": [ { \"at\": \"2026-10-01T00:00:00Z\", \"madeAt\": \"2026-10-01T00:00:00Z\","
+                            + " \"madeBy\": \"quill\", \"steps\": [], \"nuts\": [ { \"vehicle\": \"LM-31\", \"position\": \"1L\","
+                            + " \"offAt\": \"2026-10-01T00:00:00Z\", \"dueAt\": \"+999999999-01-01T00:00:00Z\" } ] } ]",
+                    "$.history.moves[0].nuts[0].dueAt",
+                    "within ten years");
             assertThat(product.door().get("/api/v1/vehicles").json().get("items"))
                     .isEmpty();
         }
