@@ -350,16 +350,17 @@ class WheelMovesTest {
                                 Map.of())
                         .status())
                 .isEqualTo(200);
+        say("A00002", NOW.minusSeconds(1_800), 740, 15);
+        String alert = product.door().alertsOf("LM-31").get(0).get("id").asString();
+        Door.Answer taken = machine.postJson("/api/v1/alerts/" + alert + "/take-in-hand", "{}");
+        assertThat(taken.status()).as(taken.text()).isEqualTo(200);
+        // What is out of service is put aside a moment later, so it comes last.
         assertThat(machine.postJson(
                                 "/api/v1/vehicles/LM-31/outages",
                                 "{ \"axle\": 1, \"reason\": \"tied up\", \"until\": \"" + NOW.plusSeconds(3_600)
                                         + "\" }")
                         .status())
                 .isEqualTo(201);
-        say("A00002", NOW.minusSeconds(1_800), 740, 15);
-        String alert = product.door().alertsOf("LM-31").get(0).get("id").asString();
-        Door.Answer taken = machine.postJson("/api/v1/alerts/" + alert + "/take-in-hand", "{}");
-        assertThat(taken.status()).as(taken.text()).isEqualTo(200);
         for (String odd : List.of(
                 "{ \"steps\": [ null ] }",
                 "{ \"steps\": [ { \"tyre\": \"99999999999999999999\", \"to\": { \"kind\": \"STORE\" } } ] }",
