@@ -44,9 +44,11 @@ class ReadingFilesController {
     private static final int MOST_LOOKED_AT = 2_000;
 
     private final ReadingFiles files;
+    private final ReadingFileOpening opening;
 
-    ReadingFilesController(ReadingFiles files) {
+    ReadingFilesController(ReadingFiles files, ReadingFileOpening opening) {
         this.files = files;
+        this.opening = opening;
     }
 
     /** A file and how far it is; rows count from its first reading. */
@@ -130,13 +132,13 @@ class ReadingFilesController {
             HttpServletRequest request)
             throws IOException {
         try (InputStream in = request.getInputStream()) {
-            ReadingFiles.Opened opened =
-                    files.open(in, columns, new SheetRows.Units(pressure, temperature, zone(timeZone)));
+            ReadingFileOpening.Opened opened =
+                    opening.open(in, columns, new SheetRows.Units(pressure, temperature, zone(timeZone)));
             return look(opened);
         }
     }
 
-    private static ReadingFileLook look(ReadingFiles.Opened opened) {
+    private static ReadingFileLook look(ReadingFileOpening.Opened opened) {
         List<RowItem> shown = new ArrayList<>();
         List<String> faults = new ArrayList<>();
         int rows = 0;

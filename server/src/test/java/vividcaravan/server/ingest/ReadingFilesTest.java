@@ -146,7 +146,7 @@ class ReadingFilesTest {
 
     @Test
     void aFileGoesOnAfterARestartWithNothingTwiceAndCanBeStopped() {
-        int count = 8 * ReadingFiles.PORTION;
+        int count = 8 * ReadingFileWorker.PORTION;
         String id = send(rows(count).getBytes(StandardCharsets.UTF_8), withColumns())
                 .json()
                 .get("id")
@@ -160,7 +160,7 @@ class ReadingFilesTest {
         assertThat(done.get("duplicates").asInt()).isZero();
         assertThat(done.get("bytesDone").asLong()).isEqualTo(done.get("bytes").asLong());
 
-        String again = send(rows(20 * ReadingFiles.PORTION).getBytes(StandardCharsets.UTF_8), withColumns())
+        String again = send(rows(20 * ReadingFileWorker.PORTION).getBytes(StandardCharsets.UTF_8), withColumns())
                 .json()
                 .get("id")
                 .asString();
@@ -168,7 +168,7 @@ class ReadingFilesTest {
         assertThat(stopped.status()).as(stopped.text()).isEqualTo(200);
         JsonNode item = ended(again);
         assertThat(item.get("state").asString()).isEqualTo("CANCELLED");
-        assertThat(item.get("rowsDone").asInt()).isLessThan(20 * ReadingFiles.PORTION);
+        assertThat(item.get("rowsDone").asInt()).isLessThan(20 * ReadingFileWorker.PORTION);
         assertThat(product.door()
                         .send("DELETE", "/api/v1/reading-files/" + again, new byte[0], Map.of())
                         .status())
