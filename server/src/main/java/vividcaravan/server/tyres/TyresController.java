@@ -174,8 +174,9 @@ class TyresController {
     @Operation(operationId = "repairTyre", summary = "Keep that a tyre was repaired, how and by whom; a mark stays")
     TyreBook.TyreLife repaired(@PathVariable String id, @RequestBody RepairRequest request, Principal who) {
         Faults faults = new Faults();
-        String what = faults.text("what", request.what(), LONGEST, "Say what was done.");
-        String repairer = faults.text("repairer", request.repairer(), 100, "Say who did it.");
+        String what = faults.text("what", request.what(), LONGEST, "Say what was done, in at most 500 characters.");
+        String repairer =
+                faults.text("repairer", request.repairer(), 100, "Say who did it, in at most 100 characters.");
         Instant at = past(request.at(), "at", "Say when it was repaired: a time within the last ten years.", faults);
         faults.refuse();
         long number = QueryParameters.id("tyre", id);
