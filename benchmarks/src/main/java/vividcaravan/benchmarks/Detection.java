@@ -169,7 +169,8 @@ public final class Detection {
                 .filter(s -> s.kind() != AlertKind.WEATHER_LOW && (planted == null || !planted.isOf(s)))
                 .toList();
         boolean isNamed = planted == null || planted.isNamed(said);
-        if (isNamed && others.isEmpty()) {
+        boolean isLate = planted != null && planted.isLateFastLeak(said);
+        if (isNamed && others.isEmpty() && !isLate) {
             return;
         }
         System.out.printf(
@@ -182,6 +183,10 @@ public final class Detection {
                 planted == null ? "well" : planted.fault());
         if (!isNamed) {
             System.out.println(said.stream().anyMatch(planted::isOf) ? "  NOT NAMED" : "  MISSED");
+            said.stream().filter(planted::isOf).forEach(s -> System.out.println("    " + words(s, planted)));
+        }
+        if (isLate) {
+            System.out.println("  LATE");
             said.stream().filter(planted::isOf).forEach(s -> System.out.println("    " + words(s, planted)));
         }
         others.forEach(s -> System.out.printf("  FALSE %s%n", words(s, planted)));

@@ -19,7 +19,7 @@ import vividcaravan.simulator.RandomFleet.PlantedFault;
  *
  * @param softAt when its wheel's gauge first showed 80 % of target, epoch milliseconds; null if it never did
  * @param lowAt when its wheel first had 90 % of its target at 20 °C, for good; null if it never did
- * @param heardAt the times of its wheel's readings
+ * @param heardAt the times of its wheel's readings, in the order in which they came in
  */
 record PlantedCase(PlantedFault fault, Long softAt, Long lowAt, long[] heardAt) {
 
@@ -31,6 +31,7 @@ record PlantedCase(PlantedFault fault, Long softAt, Long lowAt, long[] heardAt) 
     private static final long HOUR_MILLIS = 3_600_000;
     /** What is said so long after a fault was put right is no longer of it. */
     private static final long AFTER_MILLIS = 12 * HOUR_MILLIS;
+    private static final int WITHIN_READINGS = 3;
     /** So long an alert may carry a wrong name before the next evidence rights it. */
     private static final long WRONG_MILLIS = 2 * HOUR_MILLIS;
 
@@ -157,11 +158,25 @@ record PlantedCase(PlantedFault fault, Long softAt, Long lowAt, long[] heardAt) 
         return !isLeak() || fault.what() == Planted.TOPPED_UP ? null : fault.what() == Planted.SEEP ? lowAt : softAt;
     }
 
-    /** How many readings of its wheel came from its onset until {@code time}. */
+    /** Whether it is a fast leak that was not spoken of within three readings of its beginning. */
+    boolean isLateFastLeak(List<Said> said) {
+        return fault.what() == Planted.FAST_LEAK
+                && said.stream()
+                        .filter(this::isOf)
+                        .mapToLong(Said::openedAt)
+                        .min()
+                        .stream()
+                        .anyMatch(first -> readingsUntil(first) > WITHIN_READINGS);
+    }
+
+    /** How many readings of its wheel had come in since its onset when the one of {@code time} came: some come late. */
     long readingsUntil(long time) {
         long count = 0;
         for (long at : heardAt) {
-            count += at <= time ? 1 : 0;
+            count++;
+            if (at >= time) {
+                return count;
+            }
         }
         return count;
     }

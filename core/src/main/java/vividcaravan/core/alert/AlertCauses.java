@@ -108,6 +108,13 @@ record AlertCauses(Figures figures) {
     }
 
     private void fastLeak(List<Cause> causes, Evidence evidence) {
+        if (evidence.isFlat()) {
+            causes.add(new Cause("A puncture, a blow-out or a valve", "The tyre holds next to nothing any more."));
+            causes.add(new Cause(
+                    "The sensor is in no tyre that holds air",
+                    "One that is not inflated yet, or a sensor that lies beside its tyre, shows the same."));
+            return;
+        }
         String fell = evidence.fallKpa() == null
                 ? "It falls faster than cooling can explain."
                 : "It fell " + figures.kpa(evidence.fallKpa()) + " at " + figures.reference()

@@ -47,9 +47,11 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
         String wheel = wheel(alert.position(), ref);
         return switch (alert.kind()) {
             case FAST_LEAK ->
-                evidence.fallKpa() == null
-                        ? wheel + " loses air fast." + timeLeft(evidence)
-                        : wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
+                evidence.isFlat()
+                        ? wheel + " is flat: it holds " + kpa(Math.max(0, evidence.gaugeKpa())) + "."
+                        : evidence.fallKpa() == null
+                                ? wheel + " loses air fast." + timeLeft(evidence)
+                                : wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
             case SLOW_LEAK ->
                 evidence.overDays() != null
                         ? wheel + overDays(evidence)

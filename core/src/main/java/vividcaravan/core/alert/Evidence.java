@@ -2,6 +2,7 @@ package vividcaravan.core.alert;
 
 import java.util.List;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.limits.AxleLimits;
 
 /**
  * The figures behind a judgement, at the reading that caused it. What does not apply is null.
@@ -105,6 +106,11 @@ public record Evidence(
     /** Whether it has kept the level that it stepped to so long that a leak would have shown. */
     public boolean hasKeptItsLevel() {
         return step != null && at - step.to() >= KEPT_MILLIS;
+    }
+
+    /** Whether the tyre holds nothing any more. */
+    public boolean isFlat() {
+        return pressureKpa != null && targetKpa != null && gaugeKpa() <= AxleLimits.FLAT_SHARE * targetKpa;
     }
 
     /** Whether this is of a sensor that is heard and says nothing new: it repeats its values since {@link #lastHeardAt}. */

@@ -212,6 +212,11 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard, Seep.Daily {
     }
 
     @Override
+    public double gauge() {
+        return track().gauge();
+    }
+
+    @Override
     public double common() {
         return track().common();
     }

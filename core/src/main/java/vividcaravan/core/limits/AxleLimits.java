@@ -18,6 +18,8 @@ public record AxleLimits(double targetKpa, LimitPolicy policy) {
     public static final double HIGHEST_TARGET_KPA = 1200;
     /** The range assumed of a sensor whose own range is unknown, kPa [common practice]. */
     public static final double SENSOR_RANGE_KPA = 1400;
+    /** A tyre that shows no more than this share of its target is flat [our judgement]. */
+    public static final double FLAT_SHARE = 0.1;
 
     /**
      * @throws IllegalArgumentException if {@link #faults} would not be empty

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.alert.Urgency;
 
 /** One reading is no evidence [common practice: wrong values come some 2 to 6 times in 100,000]. */
@@ -104,5 +105,55 @@ class OneReadingTest {
         truck.drive(2 / 60.0);
 
         assertThat(truck.alerts()).singleElement().satisfies(OneReadingTest::isStop);
+    }
+
+    /** Others that sleep a little later, and wake a little earlier, bear nothing out. */
+    @Test
+    void oneWrongValueThatIsItsLastBeforeItSleepsChangesNothing() {
+        TruckOnTheRoad truck = TruckOnTheRoad.withSensorsInside().drive(1.5);
+        truck.moving = false;
+        truck.drive(4 / 60.0);
+        double kpa = truck.tyre("1R").kpaAt20;
+        truck.tyre("1R").kpaAt20 = 0;
+        truck.drive(1 / 60.0);
+        truck.tyre("1R").isQuiet = true;
+        truck.tyre("1R").kpaAt20 = kpa;
+        truck.drive(2 / 60.0);
+        truck.rest(0.4);
+        truck.moving = true;
+        truck.drive(2 / 60.0);
+        truck.tyre("1R").isQuiet = false;
+        truck.drive(0.5);
+
+        assertThat(truck.alerts()).isEmpty();
+    }
+
+    @Test
+    void aTyreWhoseSensorSaidZeroLastAndNothingOnTheRoadAfterThePauseIsStillSpokenOf() {
+        TruckOnTheRoad truck = TruckOnTheRoad.withSensorsInside().drive(1.5);
+        truck.moving = false;
+        truck.drive(4 / 60.0);
+        truck.tyre("1R").kpaAt20 = 0;
+        truck.drive(1 / 60.0);
+        truck.tyre("1R").isQuiet = true;
+        truck.rest(0.4);
+        truck.moving = true;
+        truck.drive(5 / 60.0);
+
+        assertThat(truck.alerts()).singleElement().satisfies(OneReadingTest::isStop);
+    }
+
+    @Test
+    void aTyreThatHoldsNothingAtItsFirstWordsIsFlatOnTheSecondOfThem() {
+        JudgedWheel wheel = JudgedWheel.drive();
+        wheel.after(1, 0, 5);
+        assertThat(wheel.alerts()).isEmpty();
+        wheel.after(1, 0, 5);
+
+        assertThat(wheel.alerts()).singleElement().satisfies(alert -> {
+            assertThat(alert.kind()).isEqualTo(AlertKind.FAST_LEAK);
+            assertThat(alert.urgency()).isEqualTo(Urgency.STOP_NOW);
+            assertThat(AlertWords.METRIC.summary(alert, "GX-01")).contains(" is flat: it holds 0");
+        });
     }
 }

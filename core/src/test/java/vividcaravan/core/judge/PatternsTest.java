@@ -376,6 +376,23 @@ class PatternsTest {
                     .isNull();
         }
 
+        /** The first values of a new tyre take up to six minutes of driving [common practice]. */
+        @Test
+        void aSensorThatIsNewIsWaitedForWhileTheVehicleDrivesAndNotWhileItStands() {
+            truck.drive(2);
+            truck.moving = false;
+            truck.fitAnew("2RI").isQuiet = true;
+            truck.drive(1);
+            assertThat(truck.alerts()).as("it stands, and the new one sleeps").isEmpty();
+
+            truck.rest(8);
+            truck.moving = true;
+            truck.drive(6.0 / 60);
+            assertThat(truck.alerts()).as("six minutes of driving").isEmpty();
+            truck.drive(0.25);
+            assertThat(said(truck)).containsExactly("2RI SENSOR_SILENT");
+        }
+
         @Test
         void oneThatChattersAloneThroughTheNightMakesNobodySilent() {
             truck.drive(2);

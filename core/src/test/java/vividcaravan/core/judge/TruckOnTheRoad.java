@@ -61,6 +61,8 @@ final class TruckOnTheRoad {
         boolean isLoose;
         /** Whose air the sensor in this tyre is believed to tell of. */
         String believedAt;
+        /** How much the sun warms a cap, and not the air. */
+        double sunC;
         /** How much the rim, where the sensor sits, is hotter than the air in the tyre. */
         double rimC;
 
@@ -171,6 +173,16 @@ final class TruckOnTheRoad {
         return this;
     }
 
+    /** A tyre with another sensor in it was put on, and the record says so. */
+    Tyre fitAnew(String position) {
+        Tyre tyre = tyre(position);
+        int before = tyre.position.code().hashCode() + tyre.sensors;
+        judge.expect(new Fitting(before, 1, tyre.position, 0, now));
+        tyre.sensors++;
+        judge.expect(new Fitting(before + 1, 1, tyre.position, now, Fitting.OPEN));
+        return tyre;
+    }
+
     /** The clock asks after the receiver. */
     TruckOnTheRoad tick(double quietMinutes) {
         if (judge.isReceiverQuiet(now, Math.round(quietMinutes * MINUTE))) {
@@ -227,7 +239,7 @@ final class TruckOnTheRoad {
         double gauge = tyre.isLoose ? tyre.kpaAt20 : tyre.gauge();
         double kpa = Math.round((gauge + noise) / STEP_KPA) * STEP_KPA;
         // Outside, a third of the heat.
-        double shown = mount == MountKind.CAP ? airC + (tyre.celsius - airC) / 3 : tyre.celsius + tyre.rimC;
+        double shown = mount == MountKind.CAP ? airC + (tyre.celsius - airC) / 3 + tyre.sunC : tyre.celsius + tyre.rimC;
         double celsius = Math.round(tyre.isLoose ? airC : shown);
         if (!tyre.isStuck || Double.isNaN(tyre.stuckKpa)) {
             tyre.stuckKpa = kpa;

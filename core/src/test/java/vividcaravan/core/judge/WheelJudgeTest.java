@@ -36,7 +36,6 @@ class WheelJudgeTest {
             "641, NEXT_STOP",
             "640, STOP_NOW",
             "100, STOP_NOW",
-            "0,   STOP_NOW",
         })
         void isAnInstructionByHowFarItIsBelowTarget(double kpa, Urgency urgency) {
             JudgedWheel wheel = JudgedWheel.drive().steady(5, kpa, 20);

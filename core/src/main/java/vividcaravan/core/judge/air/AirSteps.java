@@ -54,6 +54,7 @@ public final class AirSteps {
      * @param previousAt when the reading before this was
      * @param gauge the gauge over target, and {@code previousGauge} the one before
      * @param isOutside whether the sensor sits outside, where the sun finds it
+     * @param byWarmth how much of a rise its being warmer than the others explains, share of target
      */
     boolean take(
             long at,
@@ -63,7 +64,8 @@ public final class AirSteps {
             double stepShare,
             double gauge,
             double previousGauge,
-            boolean isOutside) {
+            boolean isOutside,
+            double byWarmth) {
         double needed = STEP + STEPS_OF_DOUBT * stepShare;
         // The first readings after a step are part of what it is off by now, so what it was before is kept.
         offBefore = readings == 0 ? before : offBefore;
@@ -91,7 +93,7 @@ public final class AirSteps {
         }
         double share = off - offBefore;
         boolean hasCooled = !isOutside && beganAt - beganAfter > SUDDEN_MILLIS;
-        isOfAir = hasCooled || (gauge - gaugeBefore) / share >= LEAST_OF_GAUGE;
+        isOfAir = hasCooled || (gauge - gaugeBefore) / share >= LEAST_OF_GAUGE && (share < 0 || share > byWarmth);
         if (!isOfAir) {
             return true;
         }

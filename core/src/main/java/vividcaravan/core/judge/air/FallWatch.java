@@ -3,6 +3,7 @@ package vividcaravan.core.judge.air;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.Stage;
 import vividcaravan.core.judge.siblings.Measurement;
+import vividcaravan.core.limits.AxleLimits;
 
 /** Finds air that goes out so fast that nothing but a hole explains it, within two to three readings. */
 public final class FallWatch {
@@ -72,8 +73,11 @@ public final class FallWatch {
         boolean isStep = mayBeStep && window.largestStepTo(m.at(), m.trendKpa()) >= AT_ONCE * fall;
         boolean isDeep = fall >= needed - 1e-9 && gaugeFalls && wasFalling && !isStep;
         boolean isFast = isDeep || isSteep(m, stepKpa) && !(mayBeStep && isAtOnce(m));
+        // Whatever it had before: a tyre that holds nothing has gone flat, and two readings say so.
+        double nothing = AxleLimits.FLAT_SHARE * m.targetKpa();
+        boolean isFlat = m.gaugeKpa() <= nothing && last.gaugeKpa <= nothing;
         boolean isOnPurpose = isFast && m.rules().isFallExplained(m.at(), m.gaugeKpa(), m.trendKpa());
-        stage.update(isFast && !isOnPurpose, fall < needed / 4, m.at(), 1);
+        stage.update(isFast && !isOnPurpose || isFlat, fall < needed / 4 && !isFlat, m.at(), 1);
         steppedAt = isStep && fall >= needed && !isMoving ? m.at() : steppedAt;
         secondLast = last;
         last = new Seen(m.at(), m.trendKpa(), m.gaugeKpa());

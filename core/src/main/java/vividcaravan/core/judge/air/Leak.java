@@ -32,7 +32,15 @@ final class Leak {
     private static final double SUSPECT_SHARE = 0.5;
     /** Of few points nobody knows how they scatter: the mean of ten minutes does by so much, share of target. */
     private static final double SUSPECT_NOISE = 0.001;
+    /** Rounding to a step has this share of it as its standard deviation: 1/√12. */
+    private static final double ROUNDING = 0.29;
 
+
+    /** What is low already, and falls on while nobody hears, has a leak: shares of target [our judgement]. */
+    private static final double LOW_BEFORE = 0.06;
+
+    private static final double AGAIN = 0.05;
+    private static final double AGAIN_OUTSIDE = 0.1;
     private static final double REFILLED_ERROR = 0.25;
     /** A sensor outside compares a cold morning with a warm road badly: less than this may be that, share of target. */
     private static final double SLEPT_OUTSIDE = 0.05;
@@ -99,9 +107,12 @@ final class Leak {
      * Air went out at once, or while nobody heard: let out, or lost; only a slope that goes on is a leak.
      *
      * @param off how much less it has now than it should, share of target
+     * @param usual what it should have, share of target
      */
-    void lostAtOnce(AirSteps steps, Measurement m, double off) {
+    void lostAtOnce(AirSteps steps, Measurement m, double off, double usual) {
         // What goes down in steps, one after the other, goes down.
+        double lackedBefore = 1 - usual + off + steps.lastShare();
+        boolean isAgain = lackedBefore >= LOW_BEFORE && -steps.lastShare() >= (m.isOutside() ? AGAIN_OUTSIDE : AGAIN);
         stepped = m.at() - steppedAt <= SUSPECT_MILLIS ? 0 : off;
         steppedAt = m.at();
         double hours = (steps.lastTo() - steps.lastFrom()) / HOUR_MILLIS;
@@ -111,6 +122,11 @@ final class Leak {
         if (isPlain && steps.lastTo() - steps.lastFrom() >= SLEPT_MILLIS && perHour >= LEAST_RATE_PER_HOUR) {
             suspectedPerHour = perHour;
             suspectedUntil = m.at() + SUSPECT_MILLIS;
+            if (isAgain) {
+                isThere = true;
+                ratePerHour = perHour * m.targetKpa();
+                rateError = ratePerHour * REFILLED_ERROR;
+            }
         }
     }
 
@@ -118,15 +134,17 @@ final class Leak {
      * Judges how far the wheel has left what it should show.
      *
      * @param healthy what it may be off by, share of target
+     * @param isCooling whether what looks like a loss may be warmth that goes
      * @return whether it keeps another level than it had: somebody set it to that
      */
-    boolean judge(Drift drift, AirSteps steps, Measurement m, double stepKpa, double healthy) {
+    boolean judge(Drift drift, AirSteps steps, Measurement m, double stepKpa, double healthy, boolean isCooling) {
         double target = m.targetKpa();
         double drop = -drift.now();
         double needed = needed(m, stepKpa);
         Drift.Line line = drift.line(LINE_BUCKETS, LINE_GAP_MILLIS);
         boolean isSuspect = m.at() <= suspectedUntil && line.perHour() <= -SUSPECT_SHARE * suspectedPerHour;
-        double error = isSuspect ? Math.max(line.error(), line.errorOf(SUSPECT_NOISE)) : line.error();
+        double noise = Math.max(SUSPECT_NOISE, ROUNDING * stepKpa / target);
+        double error = isSuspect ? Math.max(line.error(), line.errorOf(noise)) : line.error();
         boolean isFalling = line.buckets() >= (isSuspect ? SUSPECT_BUCKETS : LEAST_BUCKETS)
                 && line.perHour() <= -LEAST_RATE_PER_HOUR
                 && line.isSlope()
@@ -134,6 +152,9 @@ final class Leak {
         boolean isFlat = line.buckets() >= LINE_BUCKETS
                 && Math.abs(line.perHour()) <= FLAT_PER_HOUR
                 && line.error() <= FLAT_ERROR;
+        if (isFalling && isCooling && !isThere) {
+            return false;
+        }
         if (isFalling && (isThere || isSuspect || drop - stepped >= needed)) {
             isThere = true;
             ratePerHour = -line.perHour() * target;
@@ -143,7 +164,9 @@ final class Leak {
         } else if (isFlat || drop < needed / 2) {
             isThere = false;
             // Outside, what rises and stays for an hour or two is the sun on the others, not air.
-            boolean isSet = drop >= healthy || -drop >= healthy && (!m.isOutside() || isFlatForLong(drift));
+            // And what is warmer with it is a brake.
+            double more = m.isOutside() ? -drop - Sinking.byWarmth(m.celsius() - m.siblings().celsius()) : -drop;
+            boolean isSet = drop >= healthy || more >= healthy && (!m.isOutside() || isFlatForLong(drift));
             stepped = isFlat && isSet ? 0 : stepped;
             return isFlat && isSet;
         }

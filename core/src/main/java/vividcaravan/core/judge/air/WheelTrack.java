@@ -45,6 +45,7 @@ public final class WheelTrack {
     private final Drift drift = new Drift();
     private final AirSteps steps = new AirSteps();
     private final Leak leak = new Leak();
+    private final Sinking sinking = new Sinking();
     private long at = Long.MIN_VALUE;
     private long previousAt = Long.MIN_VALUE;
     private long steppedAt = Long.MIN_VALUE / 2;
@@ -59,8 +60,10 @@ public final class WheelTrack {
     /** The gauge of the reading before. */
     private double gaugeBefore = Double.NaN;
 
-    /** The gauge of the reading before that was compared with the others. */
+    /** The gauge of the reading before that was compared with the others, and when that was. */
     private double lookedKpa = Double.NaN;
+
+    private long lookedAt = Long.MIN_VALUE / 2;
 
     private double targetKpa = Double.NaN;
     private long raisedTargetAt = Long.MIN_VALUE / 2;
@@ -80,6 +83,11 @@ public final class WheelTrack {
     /** Pressure at 20 °C over target, smoothed. */
     public double ratio() {
         return ratio;
+    }
+
+    /** The last gauge over target. */
+    public double gauge() {
+        return previousKpa / targetKpa;
     }
 
     /** What it says of the heat that all wheels have in common: 1 in a vehicle at 20 °C or with sensors inside. */
@@ -139,17 +147,17 @@ public final class WheelTrack {
 
     /** Whether it loses air that its siblings keep. */
     public boolean isLeaking() {
-        return leak.isThere();
+        return leak.isThere() || sinking.isThere();
     }
 
     /** How fast, kPa at 20 °C an hour, positive; 0 while it does not leak. */
     public double ratePerHour() {
-        return leak.ratePerHour();
+        return leak.isThere() || !sinking.isThere() ? leak.ratePerHour() : sinking.perHour() * targetKpa;
     }
 
     /** Its standard error. */
     public double rateError() {
-        return leak.rateError();
+        return leak.isThere() || !sinking.isThere() ? leak.rateError() : sinking.error() * targetKpa;
     }
 
     /** How fast it fell lately, leaking or not, share of target an hour, 0 or more. */
@@ -221,6 +229,9 @@ public final class WheelTrack {
         double shown = siblings.areHeard() ? siblings.ratio() : 1;
         double off = own - baseline.expected(shown);
         airCelsius = !m.isOutside() ? celsius : isKnown() ? airByPressure(m.rules(), target) : Double.NaN;
+        if (m.isOutside()) {
+            sinking.take(m, celsius, stepKpa);
+        }
         // The sun on a cap looks like a leak, and only while the vehicle stands; a brake beside it looks like air let
         // in.
         boolean isSunlit = m.isOutside() && (siblings.maySunShine() || isHotEnd);
@@ -244,6 +255,7 @@ public final class WheelTrack {
             baseline.begin();
             drift.clear();
             leak.forget();
+            sinking.forget();
         }
         targetKpa = target;
     }
@@ -266,6 +278,7 @@ public final class WheelTrack {
             drift.clear();
             steps.forgetRefills();
             leak.forget();
+            sinking.forget();
         }
     }
 
@@ -295,10 +308,14 @@ public final class WheelTrack {
         // What was begun anew was not off.
         double before = drift.size() == 0 ? 0 : drift.now();
         double gauge = m.gaugeKpa() / target;
-        // Outside, nobody looked while the sun may have shone.
-        double seenBefore = m.isOutside() && !Double.isNaN(lookedKpa) ? lookedKpa : gaugeBefore;
+        // Outside, nobody looked while the sun may have shone, or before the others were heard.
+        boolean isSeenBefore = m.isOutside() && !Double.isNaN(lookedKpa);
+        double seenBefore = isSeenBefore ? lookedKpa : gaugeBefore;
+        long seenAt = isSeenBefore ? lookedAt : previousAt;
         lookedKpa = m.gaugeKpa();
-        if (steps.take(at, previousAt, off, before, stepKpa / target, gauge, seenBefore / target, m.isOutside())) {
+        lookedAt = at;
+        double byWarmth = m.isOutside() ? Sinking.byWarmth(celsius - m.siblings().celsius()) : 0;
+        if (steps.take(at, seenAt, off, before, stepKpa / target, gauge, seenBefore / target, m.isOutside(), byWarmth)) {
             drift.clear();
             // What it had is gone: the smoothed value would come down, or up, only slowly.
             if (steps.isOfAir()) {
@@ -307,6 +324,7 @@ public final class WheelTrack {
                 steppedAt = at;
             }
             if (steps.isOfAir() && steps.lastShare() > 0) {
+                sinking.forget();
                 leak.pumpedUp(steps, m);
                 if (!m.rules().conduct().isSelfInflating()) {
                     baseline.begin();
@@ -316,7 +334,7 @@ public final class WheelTrack {
                 return;
             }
             if (steps.isOfAir()) {
-                leak.lostAtOnce(steps, m, Math.max(0, -off));
+                leak.lostAtOnce(steps, m, Math.max(0, -off), baseline.level());
             }
         }
         // The others are seen smoothed, so what all do together is to be seen of this one smoothed too.
@@ -331,7 +349,7 @@ public final class WheelTrack {
         if (isYoung || isHealthy && !isCommonLoss) {
             baseline.learn(at, own, shown);
         }
-        if (isNextBucket && leak.judge(drift, steps, m, stepKpa, HEALTHY)) {
+        if (isNextBucket && leak.judge(drift, steps, m, stepKpa, HEALTHY, m.isOutside() && sinking.isCooling(at))) {
             // From now on it is to keep what somebody set it to.
             baseline.begin();
             drift.clear();
@@ -344,6 +362,7 @@ public final class WheelTrack {
         drift.remember(memory.part("drift"));
         steps.remember(memory.part("steps"));
         leak.remember(memory.part("leak"));
+        sinking.remember(memory.part("sinking"));
         at = memory.time("at", at);
         previousAt = memory.time("previousAt", previousAt);
         intervalMillis = memory.figure("intervalMillis", intervalMillis);
@@ -355,6 +374,7 @@ public final class WheelTrack {
         stepKpa = memory.figure("stepKpa", stepKpa);
         previousKpa = memory.figure("previousKpa", previousKpa);
         lookedKpa = memory.figure("lookedKpa", lookedKpa);
+        lookedAt = memory.time("lookedAt", lookedAt);
         targetKpa = memory.figure("targetKpa", targetKpa);
         isHotEnd = memory.flag("isHotEnd", isHotEnd);
         isOutside = memory.flag("isOutside", isOutside);

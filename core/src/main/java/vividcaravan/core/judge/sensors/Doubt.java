@@ -21,8 +21,14 @@ public final class Doubt {
 
     private Reading believed;
     private Reading held;
-    /** How often the others have spoken since. */
+    /** Nobody has said anything for so long: the vehicle slept, and each wakes in its own time. */
+    private static final long SLEPT_MILLIS = 5L * 60 * 1000;
+
+    /** How often the others have spoken since it was held back or they woke, when the last of them did, and since when. */
     private int othersSpoke;
+
+    private long spokeAt = Long.MIN_VALUE / 2;
+    private long sinceAt = Long.MIN_VALUE / 2;
 
     /**
      * What is to be judged now that {@code next} has come, in its order: nothing where it is held back, two where it bears out
@@ -44,6 +50,8 @@ public final class Doubt {
         }
         held = next;
         othersSpoke = 0;
+        spokeAt = next.at();
+        sinceAt = next.at();
         return List.of();
     }
 
@@ -72,10 +80,15 @@ public final class Doubt {
             double targetKpa,
             double stepKpa,
             double othersC) {
+        if (at - spokeAt > Math.max(SLEPT_MILLIS, UNANSWERED_INTERVALS * intervalMillis)) {
+            othersSpoke = 0;
+            sinceAt = at;
+        }
+        spokeAt = at;
         othersSpoke++;
         if (held == null
                 || othersSpoke < (isStanding ? UNANSWERED_ROUNDS_STANDING : UNANSWERED_ROUNDS) * others
-                || at - held.at() <= Math.max(UNANSWERED_MILLIS, UNANSWERED_INTERVALS * intervalMillis)
+                || at - sinceAt <= Math.max(UNANSWERED_MILLIS, UNANSWERED_INTERVALS * intervalMillis)
                 || !Plausibility.isFall(believed, held, targetKpa, stepKpa, othersC)) {
             return null;
         }
@@ -94,6 +107,8 @@ public final class Doubt {
         believed = remembered(memory.part("believed"), believed);
         held = remembered(memory.part("held"), held);
         othersSpoke = memory.count("othersSpoke", othersSpoke);
+        spokeAt = memory.time("spokeAt", spokeAt);
+        sinceAt = memory.time("sinceAt", sinceAt);
     }
 
     private static Reading remembered(Memory memory, Reading reading) {

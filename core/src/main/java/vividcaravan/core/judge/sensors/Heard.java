@@ -28,7 +28,7 @@ public interface Heard {
         /** When it ends, epoch milliseconds. */
         long to();
 
-        /** Time of its newest reading judged, epoch milliseconds. */
+        /** Time of its newest reading judged, epoch milliseconds; {@link Long#MIN_VALUE} before its first. */
         long newestAt();
 
         /** When it last had its say. */

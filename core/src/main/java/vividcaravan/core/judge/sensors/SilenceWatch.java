@@ -28,6 +28,8 @@ public final class SilenceWatch {
     /** Sensors of a lifted axle do not fall asleep in the same moment. */
     private static final long ASLEEP_TOGETHER_MILLIS = 6L * 60 * 1000;
 
+    private static final long NEVER = Long.MIN_VALUE;
+
     private final List<? extends Heard> wheels;
     /** A round is over when a wheel speaks in it again and half of them have spoken: one alone makes none. */
     private long round;
@@ -73,9 +75,14 @@ public final class SilenceWatch {
         if (awake < Math.max(2, wheels.size() / 2 + 1)) {
             return;
         }
+        boolean isStanding = movement.isStanding(at);
         for (int i = 0; i < wheels.size(); i++) {
             Heard wheel = wheels.get(i);
             Heard.Stay stay = wheel.recordedFor(at);
+            if (isStanding && stay.newestAt() == NEVER) {
+                // A new sensor wakes with the wheel; its first values may take six minutes of driving [common practice].
+                welcome(stay);
+            }
             boolean isQuiet = round - 1 - stay.turn().round() >= ROUNDS
                     && at - Math.max(stay.from(), stay.newestAt()) >= LEAST_MILLIS
                     && !stay.isSilent()

@@ -34,7 +34,7 @@ public final class Movement {
     }
 
     /** Whether a sensor said lately that it stands, and none since that it moves. */
-    boolean isStanding(long at) {
+    public boolean isStanding(long at) {
         return isStanding && at - saidAt <= LATELY_MILLIS;
     }
 

@@ -14,6 +14,9 @@ public interface Neighbour {
     /** Pressure at 20 °C over target, smoothed. */
     double ratio();
 
+    /** Its last gauge over its target. */
+    double gauge();
+
     /** What it says of the heat that all wheels have in common: 1 in a vehicle at 20 °C or with sensors inside. */
     double common();
 

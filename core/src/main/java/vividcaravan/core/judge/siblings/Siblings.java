@@ -151,6 +151,17 @@ public final class Siblings {
         return median(temperatures, n);
     }
 
+    /** The middle one's gauge over its target. */
+    public double gauge() {
+        int n = 0;
+        for (Neighbour wheel : wheels) {
+            if (isSibling(wheel)) {
+                temperatures[n++] = wheel.gauge();
+            }
+        }
+        return median(temperatures, n);
+    }
+
     /** Whether the sun may be on this side: the vehicle may stand, and the sensors of one side are warmer than the others. */
     public boolean maySunShine() {
         return isStanding || !isMovementKnown && sideC(true) - sideC(false) >= SUN_C;
