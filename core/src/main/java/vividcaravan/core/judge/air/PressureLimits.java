@@ -47,7 +47,9 @@ public final class PressureLimits {
             Measurement m, Stages stages, double lostInSilence, boolean isSoaked, boolean isDriven, WheelTrack track) {
         AxleLimits limits = m.rules().limits();
         double kpa = m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
-        double deviation = limits.deviation(kpa);
+        // Outside, what all wheels have in common is heat that looks like air.
+        double heat = m.isOutside() && m.rules().isCompensated() ? track.heat(m.siblings()) * m.targetKpa() : 0;
+        double deviation = limits.deviation(kpa - heat);
         double low = limits.policy().lowPct() / 100;
         double second = limits.policy().lowCriticalPct() / 100;
         double gauge = limits.deviation(m.gaugeKpa());

@@ -100,6 +100,11 @@ public final class WheelTrack {
         return isOutside && siblings.areHeard() ? ratio - Math.max(0, siblings.ratio() - 1) : ratio;
     }
 
+    /** How much of what it shows is heat that the others show too, as it answers to that, share of target; 0 before that is known. */
+    double heat(Siblings siblings) {
+        return isKnown() && siblings.areHeard() ? Math.max(0, baseline.expected(siblings.ratio()) - baseline.level()) : 0;
+    }
+
     /** What the sensor shows, °C. */
     public double celsius() {
         return celsius;
