@@ -229,6 +229,16 @@ export const STORES_PAGES: PlacePage[] = [
     component: () => import('./stores/EverySensorPage.vue'),
   },
   {
+    name: 'hand-gauges',
+    path: '/stores/gauges',
+    title: 'Hand gauges',
+    answers: 'Which hand gauges there are, and when each is to be calibrated again.',
+    rights: 'Managers and technicians write; others read.',
+    alsoCalled: 'gauge calibration calibrated check due pressure gauge manometer tools',
+    roles: NOT_DRIVERS,
+    component: () => import('./stores/GaugesPage.vue'),
+  },
+  {
     name: 'sensor-kinds',
     path: '/stores/sensors',
     title: 'Sensor kinds',

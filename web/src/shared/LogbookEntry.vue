@@ -53,6 +53,8 @@ const link = computed<RouteLocationRaw | undefined>(() => {
       return { name: 'texts' };
     case 'MAIL':
       return { name: 'mail' };
+    case 'GAUGE':
+      return { name: 'hand-gauges' };
     case 'STOCK':
       return { name: 'stores' };
     case 'ACCOUNT':

@@ -38,6 +38,16 @@ export function dated(time: string | Date): string {
   return `${day}, ${two(at.getHours())}:${two(at.getMinutes())}`;
 }
 
+/** A day of the calendar, `2026-03-02`, as people write it; it is the same day wherever it is read. */
+export function calendarDay(on: string): string {
+  return new Date(`${on}T12:00:00Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+}
+
 /** The present moment, moving on every five seconds. */
 export function useClock() {
   const now = useNow({ interval: 5_000 });

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useBatteryVisits } from '@/api/due';
 import { vStacked } from '@/shared/stacked';
+import { calendarDay } from '@/shared/time';
 import { byMonth, monthName, monthOf } from './batteries';
 
 /** When sensors' cells end: a year by month and depot, and the visits that change them. */
@@ -16,8 +17,6 @@ const range = (cell: { earliest: string; latest: string }) => {
   const [from, to] = [monthOf(cell.earliest), monthOf(cell.latest)];
   return from === to ? monthName(from) : `${monthName(from)} to ${monthName(to)}`;
 };
-const day = (on: string) =>
-  new Date(`${on}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 </script>
 
 <template>
@@ -87,7 +86,8 @@ const day = (on: string) =>
           :open="i === 0"
         >
           <summary class="cursor-pointer">
-            <strong class="font-semibold">{{ visit.depot ?? 'No depot' }}</strong>, by {{ day(visit.on) }}:
+            <strong class="font-semibold">{{ visit.depot ?? 'No depot' }}</strong>, by
+            {{ calendarDay(visit.on) }}:
             <span class="figure">{{ visit.cells.length }}</span>
             {{ visit.cells.length === 1 ? 'cell' : 'cells' }}
             <span v-if="visit.isBeforeCold" class="text-quiet">, before weak ones sag in the cold</span>

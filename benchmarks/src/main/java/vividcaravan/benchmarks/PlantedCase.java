@@ -31,6 +31,7 @@ record PlantedCase(PlantedFault fault, Long softAt, Long lowAt, long[] heardAt) 
     private static final long HOUR_MILLIS = 3_600_000;
     /** What is said so long after a fault was put right is no longer of it. */
     private static final long AFTER_MILLIS = 12 * HOUR_MILLIS;
+
     private static final int WITHIN_READINGS = 3;
     /** So long an alert may carry a wrong name before the next evidence rights it. */
     private static final long WRONG_MILLIS = 2 * HOUR_MILLIS;
@@ -161,11 +162,7 @@ record PlantedCase(PlantedFault fault, Long softAt, Long lowAt, long[] heardAt) 
     /** Whether it is a fast leak that was not spoken of within three readings of its beginning. */
     boolean isLateFastLeak(List<Said> said) {
         return fault.what() == Planted.FAST_LEAK
-                && said.stream()
-                        .filter(this::isOf)
-                        .mapToLong(Said::openedAt)
-                        .min()
-                        .stream()
+                && said.stream().filter(this::isOf).mapToLong(Said::openedAt).min().stream()
                         .anyMatch(first -> readingsUntil(first) > WITHIN_READINGS);
     }
 

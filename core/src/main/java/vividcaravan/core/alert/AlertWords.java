@@ -51,7 +51,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                         ? wheel + " is flat: it holds " + kpa(Math.max(0, evidence.gaugeKpa())) + "."
                         : evidence.fallKpa() == null
                                 ? wheel + " loses air fast." + timeLeft(evidence)
-                                : wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes." + timeLeft(evidence);
+                                : wheel + " lost " + kpa(evidence.fallKpa()) + " within ten minutes."
+                                        + timeLeft(evidence);
             case SLOW_LEAK ->
                 evidence.overDays() != null
                         ? wheel + overDays(evidence)

@@ -24,7 +24,8 @@ public record DueItem(Kind kind, String thing, long dueAt, String words) {
         RETORQUE("wheel nuts"),
         INSPECTION("inspection"),
         BATTERY("battery"),
-        TREAD("tread");
+        TREAD("tread"),
+        CALIBRATION("calibration");
 
         private final String words;
 
@@ -103,6 +104,21 @@ public record DueItem(Kind kind, String thing, long dueAt, String words) {
                                 + positions.stream().sorted().collect(Collectors.joining(", "))
                                 + ", or the sensors where they are sealed; one visit does " + all + " at the depot"
                                 + (isBeforeCold ? ", before weak cells sag in the cold." : ".")));
+    }
+
+    /**
+     * A hand gauge that is to be calibrated again.
+     *
+     * @param at from when on it is not to be relied on, epoch milliseconds
+     */
+    public static Optional<DueItem> ofGauge(String name, long at, long now) {
+        return at - now > AHEAD_MILLIS
+                ? Optional.empty()
+                : Optional.of(new DueItem(
+                        Kind.CALIBRATION,
+                        "hand gauge " + name,
+                        at,
+                        "Have it calibrated, or use another: what it shows after that day proves nothing."));
     }
 
     /**

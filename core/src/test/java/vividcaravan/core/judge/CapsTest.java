@@ -53,9 +53,7 @@ class CapsTest {
     @Test
     void theSunOnOneSideIsNoLeak() {
         park(3);
-        truck.tyres().stream()
-                .filter(tyre -> tyre.position.side() == Side.LEFT)
-                .forEach(tyre -> tyre.sunC = 14);
+        truck.tyres().stream().filter(tyre -> tyre.position.side() == Side.LEFT).forEach(tyre -> tyre.sunC = 14);
         park(3);
         truck.tyres().forEach(tyre -> tyre.sunC = 0);
         park(4);

@@ -2,7 +2,9 @@ package vividcaravan.server.due;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -14,8 +16,10 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.due.DueItem;
 import vividcaravan.core.planning.CellVisit;
 import vividcaravan.core.tyres.TreadWear;
+import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.gauges.HandGauges;
 import vividcaravan.server.tyres.TyreBook;
 
 /** Gathers what comes due, from whatever knows of it. */
@@ -25,9 +29,11 @@ class DueWork {
     private final FleetDirectory fleet;
     private final TyreBook tyres;
     private final Batteries batteries;
+    private final HandGauges gauges;
     private final Clock clock;
 
-    DueWork(FleetDirectory fleet, TyreBook tyres, Batteries batteries, Clock clock) {
+    DueWork(FleetDirectory fleet, TyreBook tyres, Batteries batteries, HandGauges gauges, Clock clock) {
+        this.gauges = gauges;
         this.batteries = batteries;
         this.fleet = fleet;
         this.tyres = tyres;
@@ -57,10 +63,19 @@ class DueWork {
             addTyre(tyre, now, due);
         }
         batteries.visits().forEach(visit -> addVisit(visit, now, due));
+        gauges.all().forEach(gauge -> DueItem.ofGauge(gauge.name(), beginOf(gauge.dueOn(), gauge.depot()), now)
+                .ifPresent(item -> due.add(new Due(item, gauge.depot(), null, null))));
         due.sort(Comparator.comparing((Due one) -> one.item().dueAt())
                 .thenComparing(one -> one.item().thing())
                 .thenComparing(one -> one.item().kind()));
         return due;
+    }
+
+    private long beginOf(LocalDate day, @Nullable String depot) {
+        ZoneId zone = depot == null
+                ? ZoneOffset.UTC
+                : fleet.depot(depot).map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
+        return day.atStartOfDay(zone).toInstant().toEpochMilli();
     }
 
     /** One line a vehicle, since whoever goes there goes from vehicle to vehicle. */

@@ -66,7 +66,9 @@ class DueWorkController {
 
     @GetMapping("/due-work")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
-    @Operation(operationId = "listDueWork", summary = "Work that comes due: nuts, inspections, batteries, treads")
+    @Operation(
+            operationId = "listDueWork",
+            summary = "Work that comes due: nuts, inspections, batteries, treads, gauges")
     DueList list() {
         long now = clock.millis();
         return new DueList(work.all().stream()

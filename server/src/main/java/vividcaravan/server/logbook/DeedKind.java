@@ -98,7 +98,9 @@ public enum DeedKind {
     UNCOUPLED("vehicles uncoupled"),
     COUPLING_DENIED("coupling denied"),
     RECEIVER_PLACED("receiver placed"),
-    RECEIVER_FORGOTTEN("receiver forgotten");
+    RECEIVER_FORGOTTEN("receiver forgotten"),
+    GAUGE_KEPT("hand gauge written down"),
+    GAUGE_TAKEN_OUT("hand gauge taken out");
 
     private final String words;
 

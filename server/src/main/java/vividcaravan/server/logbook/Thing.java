@@ -25,6 +25,7 @@ public record Thing(Kind kind, String id, String name) {
         INVITATION,
         TOKEN,
         RECEIVER,
+        GAUGE,
         SETTING,
         STOCK,
         PLAN,

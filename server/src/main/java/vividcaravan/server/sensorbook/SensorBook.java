@@ -39,7 +39,7 @@ import vividcaravan.server.writer.SingleWriter;
 
 /** Sensors as people look for them. */
 @Component
-class SensorBook {
+public class SensorBook {
 
     private static final long LATELY_MILLIS = 24L * 60 * 60 * 1000;
 
@@ -115,7 +115,7 @@ class SensorBook {
     record StrangerList(List<StrangerItem> items, int total) {}
 
     /** @param taken how many are new; {@code known} how many were known already */
-    record TakenIn(int taken, int known) {}
+    public record TakenIn(int taken, int known) {}
 
     /** Those that pass, by code. */
     SensorList list(@Nullable String look, @Nullable SensorState state, int most) {
@@ -238,7 +238,7 @@ class SensorBook {
     }
 
     /** Makes sensors ours; they sit nowhere yet. */
-    TakenIn takeIn(List<String> codes, @Nullable MountKind mount) {
+    public TakenIn takeIn(List<String> codes, @Nullable MountKind mount) {
         Set<String> wanted = new LinkedHashSet<>(codes);
         return writer.make(view -> {
             List<String> fresh =

@@ -141,6 +141,8 @@ class RightsTest {
         row(HANDLE, "openJob", "enterForJob", "lookAtCode", "endJob", "listHeard");
         row(HANDLE, "openPressureRound", "endPressureRound", "giveRoundReason");
         row(READ, "listStock", "listKitPlans", "getKitPlan", "exportPickList");
+        row(READ, "listHandGauges");
+        row(HANDLE, "keepHandGauge", "takeOutHandGauge");
         row(HANDLE, "countStock", "planKit", "handOutKit", "releaseKit", "reserveKit");
     }
 

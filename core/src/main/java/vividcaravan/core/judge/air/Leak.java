@@ -35,7 +35,6 @@ final class Leak {
     /** Rounding to a step has this share of it as its standard deviation: 1/√12. */
     private static final double ROUNDING = 0.29;
 
-
     /** What is low already, and falls on while nobody hears, has a leak: shares of target [our judgement]. */
     private static final double LOW_BEFORE = 0.06;
 
@@ -165,7 +164,9 @@ final class Leak {
             isThere = false;
             // Outside, what rises and stays for an hour or two is the sun on the others, not air.
             // And what is warmer with it is a brake.
-            double more = m.isOutside() ? -drop - Sinking.byWarmth(m.celsius() - m.siblings().celsius()) : -drop;
+            double more = m.isOutside()
+                    ? -drop - Sinking.byWarmth(m.celsius() - m.siblings().celsius())
+                    : -drop;
             boolean isSet = drop >= healthy || more >= healthy && (!m.isOutside() || isFlatForLong(drift));
             stepped = isFlat && isSet ? 0 : stepped;
             return isFlat && isSet;

@@ -102,7 +102,9 @@ public final class WheelTrack {
 
     /** How much of what it shows is heat that the others show too, as it answers to that, share of target; 0 before that is known. */
     double heat(Siblings siblings) {
-        return isKnown() && siblings.areHeard() ? Math.max(0, baseline.expected(siblings.ratio()) - baseline.level()) : 0;
+        return isKnown() && siblings.areHeard()
+                ? Math.max(0, baseline.expected(siblings.ratio()) - baseline.level())
+                : 0;
     }
 
     /** What the sensor shows, °C. */
@@ -319,8 +321,10 @@ public final class WheelTrack {
         long seenAt = isSeenBefore ? lookedAt : previousAt;
         lookedKpa = m.gaugeKpa();
         lookedAt = at;
-        double byWarmth = m.isOutside() ? Sinking.byWarmth(celsius - m.siblings().celsius()) : 0;
-        if (steps.take(at, seenAt, off, before, stepKpa / target, gauge, seenBefore / target, m.isOutside(), byWarmth)) {
+        double byWarmth =
+                m.isOutside() ? Sinking.byWarmth(celsius - m.siblings().celsius()) : 0;
+        if (steps.take(
+                at, seenAt, off, before, stepKpa / target, gauge, seenBefore / target, m.isOutside(), byWarmth)) {
             drift.clear();
             // What it had is gone: the smoothed value would come down, or up, only slowly.
             if (steps.isOfAir()) {

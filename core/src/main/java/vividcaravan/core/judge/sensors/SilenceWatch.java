@@ -80,7 +80,8 @@ public final class SilenceWatch {
             Heard wheel = wheels.get(i);
             Heard.Stay stay = wheel.recordedFor(at);
             if (isStanding && stay.newestAt() == NEVER) {
-                // A new sensor wakes with the wheel; its first values may take six minutes of driving [common practice].
+                // A new sensor wakes with the wheel; its first values may take six minutes of driving [common
+                // practice].
                 welcome(stay);
             }
             boolean isQuiet = round - 1 - stay.turn().round() >= ROUNDS

@@ -536,6 +536,13 @@ class LogbookCompletenessTest {
 
     private void office() {
         doing("countStock", "STOCK_COUNTED", "PUT", "/stock/STRAP_SENSOR", "{ \"onHand\": 40 }");
+        doing(
+                "keepHandGauge",
+                "GAUGE_KEPT",
+                "PUT",
+                "/hand-gauges/G-7",
+                "{ \"calibratedOn\": \"2026-03-02\", \"everyMonths\": 6 }");
+        doing("takeOutHandGauge", "GAUGE_TAKEN_OUT", "DELETE", "/hand-gauges/G-7", null);
         JsonNode plan = doing(
                 "planKit",
                 "PLAN_KEPT",
