@@ -48,6 +48,17 @@ export function useRound(id: MaybeRefOrGetter<string>) {
   });
 }
 
+/** What an ended round prevented, from how cold it was since. */
+export function useRoundOutcome(id: MaybeRefOrGetter<string>, isEnded: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['outcome of a pressure round', computed(() => toValue(id))],
+    queryFn: () =>
+      answer(http.GET('/api/v1/pressure-rounds/{id}/outcome', { params: { path: { id: toValue(id) } } })),
+    enabled: () => toValue(isEnded),
+    retry: false,
+  });
+}
+
 export function useRoundActions() {
   const client = useQueryClient();
   const keep = async (round: PressureRound) => {

@@ -9,7 +9,7 @@ const route = useRoute();
   <div class="p-8">
     <h1 class="text-xl">There is no page at {{ decodeURI(route.path) }}.</h1>
     <p class="mt-2">
-      Go to the <RouterLink to="/desk">Desk</RouterLink>, or press <kbd class="key">/</kbd> and type what you
+      Go to the <RouterLink to="/desk">Desk</RouterLink>, or choose <em>Go to</em> above and type what you
       look for.
     </p>
   </div>

@@ -106,7 +106,7 @@ async function remove(name: string): Promise<void> {
       <span role="status">{{ said }}</span>
     </form>
     <p v-if="mayHandleAlerts" class="mt-2 max-w-prose text-quiet">
-      Once a year is common; the gauge's maker and the rule of the house go first.
+      Once a year is common; the gauge’s maker and the rule of the house go first.
     </p>
     <p v-if="trouble" role="alert" class="mt-1 text-stop">{{ trouble }}</p>
   </section>

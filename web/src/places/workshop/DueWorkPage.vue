@@ -6,7 +6,7 @@ import { useSession } from '@/api/session';
 import { dated } from '@/shared/time';
 import { dueGroups } from './due';
 
-/** What comes due when, whatever it comes from: nuts, inspections, batteries, treads. */
+/** What comes due when, whatever it comes from: nuts, inspections, batteries, treads, gauges. */
 const { data: due, error } = useDueWork();
 const { isManager } = useSession();
 const depot = ref('');
@@ -22,11 +22,13 @@ const print = () => window.print();
 const way = (one: DueEntry): RouteLocationRaw =>
   one.tyre
     ? { name: 'tyre', params: { id: one.tyre } }
-    : { name: 'vehicle', params: { vehicleRef: one.vehicle } };
+    : !one.vehicle
+      ? { name: 'hand-gauges' }
+      : { name: 'vehicle', params: { vehicleRef: one.vehicle } };
 </script>
 
 <template>
-  <div class="max-w-4xl px-5 py-4">
+  <div class="max-w-7xl px-5 py-4">
     <p class="print:hidden"><RouterLink class="way" to="/workshop">‹ Workshop</RouterLink></p>
     <div class="mt-1 flex flex-wrap items-baseline gap-3">
       <h1 class="text-xl">What comes due</h1>
@@ -34,7 +36,7 @@ const way = (one: DueEntry): RouteLocationRaw =>
       <button type="button" class="button print:hidden" @click="print">Print</button>
     </div>
     <p class="text-quiet">
-      Wheel nuts, inspections, batteries and treads, with the day by which each is to be done.
+      Wheel nuts, inspections, batteries, treads and hand gauges, with the day by which each is to be done.
     </p>
     <p v-if="error && !due" role="alert" class="mt-3 text-next">{{ error.message }}</p>
     <p v-else-if="!due" class="mt-3 text-quiet">Fetching …</p>

@@ -7,6 +7,7 @@ import AdjustDialog from '@/places/vehicles/AdjustDialog.vue';
 import { dated } from '@/shared/time';
 import { useUnits } from '@/shared/units';
 import { useAttempt } from '@/shared/useAttempt';
+import RoundOutcome from './RoundOutcome.vue';
 import RoundWheelRow from './RoundWheelRow.vue';
 import { useErrandsOf, withErrands } from './useErrandsOf';
 import { usePeople } from '@/api/people';
@@ -93,6 +94,7 @@ const print = () => window.print();
           />
         </ul>
       </section>
+      <RoundOutcome :id="id" :is-ended="!isOpen" />
       <p class="mt-4 text-quiet">
         Inflate with a clip-on chuck and a remote gauge, out of the trajectory. A tyre at 80&nbsp;% of its
         target or less may have run soft: it can burst along the sidewall after it was filled.

@@ -11,6 +11,8 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.due.DueItem;
@@ -62,7 +64,16 @@ class DueWork {
         for (TyreBook.TyreItem tyre : tyres.all().items()) {
             addTyre(tyre, now, due);
         }
-        batteries.visits().forEach(visit -> addVisit(visit, now, due));
+        List<Batteries.Visit> visits = batteries.visits();
+        visits.forEach(visit -> addVisit(visit, now, due));
+        Set<String> visited = visits.stream()
+                .flatMap(visit -> visit.plan().cells().stream())
+                .map(cell -> cell.cell().vehicle().description().ref() + " "
+                        + cell.cell().position().code())
+                .collect(Collectors.toSet());
+        // A visit that changes the cell settles what its alert asks for.
+        due.removeIf(one -> one.item().kind() == DueItem.Kind.BATTERY
+                && visited.contains(one.item().thing()));
         gauges.all().forEach(gauge -> DueItem.ofGauge(gauge.name(), beginOf(gauge.dueOn(), gauge.depot()), now)
                 .ifPresent(item -> due.add(new Due(item, gauge.depot(), null, null))));
         due.sort(Comparator.comparing((Due one) -> one.item().dueAt())

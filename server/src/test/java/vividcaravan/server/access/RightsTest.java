@@ -141,7 +141,7 @@ class RightsTest {
         row(HANDLE, "openJob", "enterForJob", "lookAtCode", "endJob", "listHeard");
         row(HANDLE, "openPressureRound", "endPressureRound", "giveRoundReason");
         row(READ, "listStock", "listKitPlans", "getKitPlan", "exportPickList");
-        row(READ, "listHandGauges");
+        row(READ, "listHandGauges", "getRoundOutcome");
         row(HANDLE, "keepHandGauge", "takeOutHandGauge");
         row(HANDLE, "countStock", "planKit", "handOutKit", "releaseKit", "reserveKit");
     }

@@ -33,11 +33,13 @@ class PressureRoundsController {
     private static final double WARMEST_AIR_C = 60;
 
     private final PressureRounds rounds;
+    private final RoundOutcome outcomes;
     private final FleetDirectory fleet;
     private final ReaderUnits units;
 
-    PressureRoundsController(PressureRounds rounds, FleetDirectory fleet, ReaderUnits units) {
+    PressureRoundsController(PressureRounds rounds, RoundOutcome outcomes, FleetDirectory fleet, ReaderUnits units) {
         this.rounds = rounds;
+        this.outcomes = outcomes;
         this.fleet = fleet;
         this.units = units;
     }
@@ -129,6 +131,15 @@ class PressureRoundsController {
             summary = "A round: what to do at every wheel by its newest reading, or the sheet that was kept")
     PressureRoundItem get(@PathVariable String id) {
         return item(rounds.existing(number(id)));
+    }
+
+    @GetMapping("/{id}/outcome")
+    @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
+    @Operation(
+            operationId = "getRoundOutcome",
+            summary = "What an ended round prevented: wheels that the cold since would have brought below their limits")
+    RoundOutcome.Outcome outcome(@PathVariable String id) {
+        return outcomes.of(rounds.existing(number(id)));
     }
 
     private static long number(String id) {

@@ -85,6 +85,51 @@ class SeasonalOutlookTest {
         assertThat(outlook("?morningC=20").get("belowFirst").asInt()).isOne();
     }
 
+    /** A month later somebody asks what that round was good for. */
+    @Test
+    void anEndedRoundSaysWhichWheelsTheColdSinceWouldHaveBroughtBelowTheirLimits() {
+        Door door = product.door();
+        JsonNode round = door.postJson(
+                        "/api/v1/pressure-rounds", "{ \"vehicles\": [ \"" + truck.ref() + "\" ], \"airC\": -10 }")
+                .json();
+        String sheet = "/api/v1/pressure-rounds/" + round.get("id").asString();
+        set("1L", "{ \"beforeKpa\": 800, \"afterKpa\": 900 }");
+        set("1R", "{ \"beforeKpa\": 715, \"afterKpa\": 740 }");
+        assertThat(door.get(sheet + "/outcome").json().get("wheels"))
+                .as("it goes on")
+                .isEmpty();
+        product.pass(Duration.ofMinutes(5));
+        door.readings(array(List.of(
+                reading(truck.left(), product.now(), 900, 20), reading(truck.right(), product.now(), 740, 20))));
+        Door.Answer ended = door.postJson(sheet + "/end", "{ \"isGivenUp\": true }");
+        assertThat(ended.status()).as(ended.text()).isEqualTo(200);
+        assertThat(door.get(sheet + "/outcome").json().get("coldestC").isNull())
+                .as("nothing was heard since")
+                .isTrue();
+
+        product.pass(Duration.ofHours(12));
+        door.readings(array(List.of(
+                reading(truck.left(), product.now(), gauge(900, -9), -9),
+                reading(truck.right(), product.now(), gauge(740, -9), -9))));
+        product.pass(Duration.ofHours(2));
+        JsonNode outcome = door.get(sheet + "/outcome").json();
+
+        assertThat(outcome.get("coldestC").asDouble()).isEqualTo(-9);
+        assertThat(outcome.get("spared").asInt()).isOne();
+        JsonNode left = outcome.at("/wheels/0");
+        assertThat(left.get("position").asString()).isEqualTo("1L");
+        // 800 kPa at 20 °C is 710.8 at −9 °C, 900 is 800.9 [computed: constant volume].
+        assertThat(left.get("withoutKpa").asDouble()).isCloseTo(710.8, within(0.3));
+        assertThat(left.get("withKpa").asDouble()).isCloseTo(800.9, within(0.3));
+        assertThat(outcome.at("/wheels/1/isStillBelow").asBoolean()).isTrue();
+    }
+
+    private void set(String position, String pressures) {
+        Door.Answer answer = product.door()
+                .postJson("/api/v1/vehicles/" + truck.ref() + "/wheels/" + position + "/adjustments", pressures);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+    }
+
     @Test
     void whatIsOddIsRefusedOrEmpty() {
         assertThat(product.door().get("/api/v1/seasonal-outlook?morningC=-300").status())
