@@ -8,6 +8,7 @@ import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OperationsPerInvocation;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
@@ -43,6 +44,10 @@ public class JudgeBenchmark {
                     new Axle(AxleRole.STEER, WheelArrangement.SINGLE, false),
                     new Axle(AxleRole.DRIVE, WheelArrangement.TWIN, false)),
             0);
+    /** How the sensors are held: those outside are compared with the others' gauges too. */
+    @Param({"VALVE", "CAP"})
+    public MountKind mount;
+
     private VehicleJudge judge;
     private Fitting[] stays;
     private long at;
@@ -67,11 +72,7 @@ public class JudgeBenchmark {
         for (int i = 0; i < READINGS; i++) {
             at += 10_000;
             int wheel = i % stays.length;
-            judge.judge(
-                    stays[wheel],
-                    MountKind.VALVE,
-                    new Reading(at, 880 + i % 3, 30 + i % 2, 2950, -80, true),
-                    hole::consume);
+            judge.judge(stays[wheel], mount, new Reading(at, 880 + i % 3, 30 + i % 2, 2950, -80, true), hole::consume);
         }
     }
 

@@ -113,6 +113,14 @@ class CapsTest {
     }
 
     @Test
+    void whatIsKeptOfAMonthUnderACapIsAtMostFourKibibytesAWheel() {
+        truck.tyre("2LO").lossPerHour = 0.4;
+        truck.live(30);
+
+        assertThat(truck.bytesOfWheel()).isLessThanOrEqualTo(4096);
+    }
+
+    @Test
     void whatWasSeenOfSinkingOutlivesARestart() {
         park(3);
         truck.tyre("2LO").lossPerHour = 10;
