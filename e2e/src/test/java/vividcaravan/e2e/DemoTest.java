@@ -171,6 +171,7 @@ class DemoTest extends InBrowser {
                 Map.entry("/stores", "sensor with steel strap"),
                 Map.entry("/stores/tyres", "Take a tyre in"),
                 Map.entry("/stores/every-sensor", "Heard and not ours"),
+                Map.entry("/stores/gauges", "LK gauge 1"),
                 Map.entry("/stores/tyres/1", "Where it was"),
                 Map.entry("/workshop/moves?vehicle=GT-13", "Moved before"),
                 Map.entry("/workshop/due", "Tighten the wheel nuts again"),
