@@ -161,6 +161,26 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
         return alert.kind() == AlertKind.SENSOR_SILENT && alert.urgency().isMoreUrgentThan(Urgency.BEFORE_NEXT_TRIP);
     }
 
+    /**
+     * What the wheels of the other vehicles of a combination show at the same time: weather and road are theirs too.
+     *
+     * @param vehicles what these vehicles are called, one at least
+     * @param wheels how many wheels were heard
+     * @param celsius what the middle one shows, °C
+     * @param deviation how far the middle one is from its target at 20 °C, 0.1 is ten per cent above
+     */
+    public String alongside(List<String> vehicles, int wheels, double celsius, double deviation) {
+        String which = vehicles.size() == 1
+                ? vehicles.get(0)
+                : String.join(", ", vehicles.subList(0, vehicles.size() - 1)) + " and "
+                        + vehicles.get(vehicles.size() - 1);
+        String from = Math.round(Math.abs(deviation) * 100) == 0
+                ? "at its target"
+                : Figures.percent(deviation) + (deviation < 0 ? " under" : " over") + " its target";
+        return "It runs with " + which + ": the middle one of the " + wheels + " wheels heard there shows "
+                + celsius(celsius) + " and is " + from + " at " + celsius(20.0) + ".";
+    }
+
     /** Why we think so, a line for each piece of evidence. */
     public List<String> reasons(Alert alert) {
         Evidence evidence = alert.evidence();

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.LongPredicate;
+import java.util.stream.Stream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.hibernate.query.SelectionQuery;
@@ -40,11 +41,18 @@ public class AlertQueries {
     private final SessionFactory sessions;
     private final FleetDirectory fleet;
     private final VisibleFleet visible;
+    private final Alongside alongside;
 
-    AlertQueries(SessionFactory sessions, FleetDirectory fleet, VisibleFleet visible) {
+    AlertQueries(SessionFactory sessions, FleetDirectory fleet, VisibleFleet visible, Alongside alongside) {
+        this.alongside = alongside;
         this.sessions = sessions;
         this.fleet = fleet;
         this.visible = visible;
+    }
+
+    private List<String> reasons(Alert alert, FleetVehicle vehicle, AlertWords words) {
+        return Stream.concat(words.reasons(alert).stream(), alongside.of(vehicle, alert, words).stream())
+                .toList();
     }
 
     static Map<Long, List<AlertEntry>> entries(StatelessSession session, List<Long> alertIds) {
@@ -129,7 +137,7 @@ public class AlertQueries {
             return Optional.of(new AlertDetail(
                     item(row, alert, vehicle, words),
                     byDepot(words, vehicle).causes(alert),
-                    byDepot(words, vehicle).reasons(alert),
+                    reasons(alert, vehicle, byDepot(words, vehicle)),
                     AlertWords.safetyNotes(alert).stream()
                             .map(note -> new AlertDetail.Safety(note.title(), note.text()))
                             .toList(),

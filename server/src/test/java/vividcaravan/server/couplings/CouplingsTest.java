@@ -140,6 +140,37 @@ class CouplingsTest {
     }
 
     @Test
+    void aWheelOfATrailerIsHeldAgainstThoseOfTheVehicleThatPullsIt() {
+        couple("ST-1", "TU-1");
+        product.pass(Duration.ofMinutes(11));
+        List<String> soft = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            Instant at = product.now().minusSeconds(600 - i * 60);
+            soft.add(heard("B00001", at, "yard", 600, "true"));
+            soft.add(heard("A00001", at, "yard", 850, "true"));
+            soft.add(heard("A00002", at, "yard", 850, "true"));
+        }
+        product.door().readings(array(soft));
+        String id =
+                product.door().get("/api/v1/alerts").json().at("/items/0/id").asString();
+
+        // 850 kPa at 25 °C are 834 at 20 °C [computed: constant volume].
+        assertThat(reasons(id))
+                .contains(
+                        "It runs with TU-1: the middle one of the 2 wheels heard there shows 25 °C and is 2 % under its target"
+                                + " at 20 °C.");
+
+        product.pass(Duration.ofMinutes(40));
+        assertThat(reasons(id)).as("nothing was heard of it lately").doesNotContain("It runs with");
+    }
+
+    private String reasons(String alert) {
+        Door.Answer answer = product.door().get("/api/v1/alerts/" + alert);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json().get("reasons").toString().replace('\u00a0', ' ');
+    }
+
+    @Test
     void whatIsHeardTogetherIsProposedThenCertainAndEndsWhenTheyPart() {
         drive("cab-1", 4, "A00001", "A00002", "B00001");
         assertThat(product.door().get("/api/v1/couplings/proposals").json().get("items"))
