@@ -14,6 +14,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.VehicleKind;
 import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.coupling.Coupling;
 import vividcaravan.core.coupling.CouplingRefused;
@@ -165,17 +166,55 @@ class RoadWatch implements WriterState {
     private void couple(Pen pen, HearingWatch.Coupled coupled, Hearing hearing) throws CouplingRefused {
         leaveBehind(pen, coupled, hearing);
         List<Long> combination = fleet.couplings().combination(coupled.front(), coupled.since());
-        long last = combination.get(combination.size() - 1);
-        book.couple(pen, coupled.trailer(), last, coupled.since(), HEARD);
+        Optional<Coupling> bridged =
+                isA(VehicleKind.DOLLY, coupled.trailer()) ? bridged(combination, coupled.since()) : Optional.empty();
+        if (bridged.isPresent()) {
+            putBetween(pen, coupled, bridged.get());
+        } else {
+            couple(pen, coupled.trailer(), combination.get(combination.size() - 1), coupled.since());
+        }
+    }
+
+    private void couple(Pen pen, long trailer, long puller, long since) throws CouplingRefused {
+        book.couple(pen, trailer, puller, since, HEARD);
         pen.note(
                 Author.JUDGE,
-                book.deed(DeedKind.COUPLED, coupled.trailer(), last, "coupled")
+                book.deed(DeedKind.COUPLED, trailer, puller, "coupled")
                         .because("Heard together on the road.")
                         .with(
                                 "Since",
                                 Difference.TIME,
                                 null,
-                                Instant.ofEpochMilli(coupled.since()).toString()));
+                                Instant.ofEpochMilli(since).toString()));
+    }
+
+    /** Where a semi-trailer is said to hang behind another trailer: it cannot without a dolly. */
+    private Optional<Coupling> bridged(List<Long> combination, long at) {
+        for (int i = 2; i < combination.size(); i++) {
+            if (isA(VehicleKind.SEMI_TRAILER, combination.get(i)) && !isA(VehicleKind.DOLLY, combination.get(i - 1))) {
+                return fleet.couplings().before(combination.get(i), at);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private boolean isA(VehicleKind kind, long vehicle) {
+        return fleet.vehicle(vehicle)
+                .filter(one -> one.description().kind() == kind)
+                .isPresent();
+    }
+
+    /** The dolly is heard last, and hangs before the trailer that was heard first. */
+    private void putBetween(Pen pen, HearingWatch.Coupled dolly, Coupling bridged) throws CouplingRefused {
+        long at = Math.max(dolly.since(), bridged.from() + 1);
+        // Looked at before anything is changed.
+        fleet.couplings()
+                .ending(bridged.id(), at)
+                .with(new Coupling(0, dolly.trailer(), bridged.puller(), at, Coupling.OPEN, HEARD.source()))
+                .with(new Coupling(0, bridged.pulled(), dolly.trailer(), at, Coupling.OPEN, HEARD.source()));
+        book.end(pen, bridged, at, HEARD);
+        couple(pen, dolly.trailer(), bridged.puller(), at);
+        couple(pen, bridged.pulled(), dolly.trailer(), at);
     }
 
     /** What is said to hang there, and is not heard while the new one is, was left behind when that came. */

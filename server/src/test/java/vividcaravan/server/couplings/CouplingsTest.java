@@ -208,6 +208,28 @@ class CouplingsTest {
                 .isEqualTo("HEARD");
     }
 
+    /** Its sensors wake late, and it can hang nowhere else. */
+    @Test
+    void aDollyThatIsHeardAfterTheTrailerBehindItComesBetweenTheTwo() {
+        String dolly =
+                """
+                { "format": "vivid-caravan-fleet", "version": 1, "vehicles": [ { "ref": "DO-2", "kind": "DOLLY",
+                  "axles": [ { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 850 } ],
+                  "sensors": [ { "position": "1L", "code": "D00009" } ] } ] }""";
+        assertThat(product.door().postJson("/api/v1/fleet-imports", dolly).status())
+                .isEqualTo(200);
+        place("{ \"vehicle\": \"TU-1\" }");
+        drive("cab-1", 12, "A00001", "A00002", "B00001");
+        drive("cab-1", 12, "A00001", "A00002", "B00001", "B00003");
+        assertThat(combination("TU-1")).containsExactly("TU-1", "ST-1", "ST-2");
+
+        drive("cab-1", 12, "A00001", "A00002", "B00001", "B00003", "D00009");
+
+        assertThat(combination("TU-1")).containsExactly("TU-1", "ST-1", "DO-2", "ST-2");
+        product.restart();
+        assertThat(combination("ST-2")).containsExactly("TU-1", "ST-1", "DO-2", "ST-2");
+    }
+
     @Test
     void aReceiverThatNobodyPlacedIsTakenToRideWithTheOneItHears() {
         drive("box-7", 30, "A00001", "A00002", "B00001");
