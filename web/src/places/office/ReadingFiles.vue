@@ -227,7 +227,7 @@ const count = (number: number) => number.toLocaleString('en-GB');
           <span class="figure">{{ count(file.unknownSensors) }}</span> of sensors that are not ours,
           <span class="figure">{{ count(file.rejected) }}</span> could not be taken.
         </p>
-        <p v-if="file.words" class="text-stop">{{ file.words }}</p>
+        <p v-if="file.words" :class="file.state === 'DONE' ? 'text-next' : 'text-stop'">{{ file.words }}</p>
         <details v-if="file.faults.length">
           <summary class="cursor-pointer text-quiet">What was wrong with some rows</summary>
           <ul>

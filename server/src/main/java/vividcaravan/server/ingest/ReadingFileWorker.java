@@ -71,6 +71,14 @@ class ReadingFileWorker implements SmartLifecycle {
         this.clock = clock;
     }
 
+    /** Backlogs overlap by less [our judgement]. */
+    private static final long BACK_MILLIS = 24L * 60 * 60 * 1000;
+
+    private static final String NOT_BY_TIME =
+            "This file does not go by time from its first row to its last, as one that is sorted by"
+                    + " sensor does not. All of it is stored; what shows only when wheels are compared at one moment may not have"
+                    + " been found. Where that matters, sort it by time before it is sent.";
+
     /** The bytes of a file as they are read, unpacked where they are packed, with a count of those that were taken. */
     private static final class Counted extends FilterInputStream {
 
@@ -181,12 +189,13 @@ class ReadingFileWorker implements SmartLifecycle {
             for (long i = 0; i < done && opened.rows().next(); i++) {
                 // What was taken before a restart is passed over.
             }
-            while (takePortion(row, opened.rows(), counted)) {
+            Order order = new Order();
+            while (takePortion(row, opened.rows(), counted, order)) {
                 if (isStopping || row.id.equals(unwanted)) {
                     return;
                 }
             }
-            end(row, State.DONE, null);
+            end(row, State.DONE, order.goesBack ? NOT_BY_TIME : null);
         } catch (IOException e) {
             end(
                     row,
@@ -202,8 +211,26 @@ class ReadingFileWorker implements SmartLifecycle {
         }
     }
 
+    /** Whether a file goes by time, portion by portion: what comes together is judged together, in the order of its time. */
+    private static final class Order {
+
+        private long newest = Long.MIN_VALUE;
+        private boolean goesBack;
+
+        void take(List<IncomingReading> portion) {
+            long oldest = Long.MAX_VALUE;
+            long latest = newest;
+            for (IncomingReading one : portion) {
+                oldest = Math.min(oldest, one.reading().at());
+                latest = Math.max(latest, one.reading().at());
+            }
+            goesBack |= newest != Long.MIN_VALUE && oldest < newest - BACK_MILLIS;
+            newest = latest;
+        }
+    }
+
     /** Takes some more rows; false if that was all. */
-    private boolean takePortion(ReadingFileRow row, ReadingRows rows, Counted counted) throws IOException {
+    private boolean takePortion(ReadingFileRow row, ReadingRows rows, Counted counted, Order order) throws IOException {
         List<IncomingReading> portion = new ArrayList<>();
         List<String> faults = new ArrayList<>(row.faults == null ? List.of() : List.of(row.faults.split("\n")));
         long index = row.rowsDone;
@@ -229,6 +256,7 @@ class ReadingFileWorker implements SmartLifecycle {
             index++;
         }
         if (!portion.isEmpty()) {
+            order.take(portion);
             Tally tally = SingleWriter.await(inlet.accept(new Inlet.Batch(portion, true), new Receiver(row.who, null)));
             row.accepted += tally.accepted();
             row.duplicates += tally.duplicates();

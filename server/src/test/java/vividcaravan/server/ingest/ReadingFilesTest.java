@@ -175,6 +175,26 @@ class ReadingFilesTest {
                 .isEqualTo(409);
     }
 
+    /** Wheels are compared with each other at one moment; a file that is sorted by sensor brings those moments apart. */
+    @Test
+    void aFileThatDoesNotGoByTimeSaysWhatMayNotHaveBeenFound() {
+        String once = rows(30_000);
+        String again = once.substring(HEAD.length()).replace("A00001", "A00002");
+        JsonNode sorted = ended(send(once.getBytes(StandardCharsets.UTF_8), withColumns())
+                .json()
+                .get("id")
+                .asString());
+        assertThat(sorted.get("words").isNull()).as(sorted.toString()).isTrue();
+
+        JsonNode bySensor = ended(send((once + again).getBytes(StandardCharsets.UTF_8), withColumns())
+                .json()
+                .get("id")
+                .asString());
+
+        assertThat(bySensor.get("state").asString()).isEqualTo("DONE");
+        assertThat(bySensor.get("words").asString()).contains("sort it by time");
+    }
+
     @Test
     void badFilesAreToldOfInClearWords() {
         String row = "A00001;2026-11-19 06:31:07;8,4;21\n";
