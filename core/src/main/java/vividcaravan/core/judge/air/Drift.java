@@ -49,7 +49,9 @@ final class Drift {
             count[newest] = 0;
             size = Math.min(size + 1, BUCKETS);
         }
-        sum[newest] += share;
+        // Rounded so that half the room will do for what outlives a restart; the sensors' steps are ten thousand times
+        // coarser.
+        sum[newest] = (float) (sum[newest] + share);
         count[newest]++;
         return isNext;
     }

@@ -107,7 +107,7 @@ final class Sinking {
         if (m.at() < waitsUntil) {
             return;
         }
-        warmest = Math.max(warmest, warmer);
+        warmest = (float) Math.max(warmest, warmer);
         double target = m.targetKpa();
         double ambient = m.rules().compensation().ambient().kpa();
         double others = m.siblings().gauge() * target + ambient;
@@ -128,8 +128,9 @@ final class Sinking {
             error = perHour * FAR_ERROR;
         }
         lookedAt = m.at();
-        lookedLacks = lacks;
-        lookedWarmer = warmer;
+        // Rounded, for half the room in what outlives a restart.
+        lookedLacks = (float) lacks;
+        lookedWarmer = (float) warmer;
     }
 
     private void judge(double stepShare) {

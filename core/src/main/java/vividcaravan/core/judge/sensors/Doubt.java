@@ -19,6 +19,8 @@ public final class Doubt {
 
     private static final int UNANSWERED_ROUNDS_STANDING = 8;
 
+    private static final long LONG_AGO = Long.MIN_VALUE / 2;
+
     private Reading believed;
     private Reading held;
     /** Nobody has said anything for so long: the vehicle slept, and each wakes in its own time. */
@@ -27,8 +29,8 @@ public final class Doubt {
     /** How often the others have spoken since it was held back or they woke, when the last of them did, and since when. */
     private int othersSpoke;
 
-    private long spokeAt = Long.MIN_VALUE / 2;
-    private long sinceAt = Long.MIN_VALUE / 2;
+    private long spokeAt = LONG_AGO;
+    private long sinceAt = LONG_AGO;
 
     /**
      * What is to be judged now that {@code next} has come, in its order: nothing where it is held back, two where it bears out
@@ -58,6 +60,8 @@ public final class Doubt {
     private List<Reading> believe(Reading reading) {
         believed = reading;
         held = null;
+        spokeAt = LONG_AGO;
+        sinceAt = LONG_AGO;
         return List.of(reading);
     }
 
