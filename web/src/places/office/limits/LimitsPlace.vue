@@ -42,7 +42,7 @@ const scope = reactive<Scope>({
   vehicleRef: typeof route.query.vehicle === 'string' ? route.query.vehicle : '',
   axleNumber: typeof route.query.axle === 'string' ? Number(route.query.axle) : '',
 });
-const { vehicle } = useVehicle(() => scope.vehicleRef || undefined);
+const { vehicle, isLoading: isVehicleComing } = useVehicle(() => scope.vehicleRef || undefined);
 
 const NAMES = LIMITS.map((limit) => limit.name as keyof LimitPolicy);
 const start = ref<LimitPolicy>();
@@ -59,6 +59,8 @@ const axle = computed(() => vehicle.value?.axles[Number(scope.axleNumber || 1) -
 const inForce = computed<LimitPolicy | undefined>(() => {
   if (!limits.value) return undefined;
   if (level.value === 'AXLES' && axle.value) return axle.value.policy;
+  // What is set on the fleet's limits before its vehicle is there would be gone a moment later.
+  if (level.value === 'AXLES' && isVehicleComing.value) return undefined;
   const template = limits.value.templates.find(
     (one) => level.value === 'TEMPLATE' && one.kind === scope.kind && one.role === scope.role,
   );
