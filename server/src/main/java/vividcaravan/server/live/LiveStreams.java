@@ -192,7 +192,7 @@ class LiveStreams implements Follower, DisposableBean, Ticking {
 
     void tell() {
         if (streams.isEmpty()) {
-            dirty.clear();
+            // What moved meanwhile stays: a stream that opens in this moment must not lose it.
             return;
         }
         long now = clock.millis();

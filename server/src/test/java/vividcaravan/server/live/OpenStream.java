@@ -11,9 +11,9 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.function.Predicate;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Door;
@@ -33,7 +33,7 @@ final class OpenStream implements AutoCloseable {
     }
 
     final HttpResponse<InputStream> response;
-    final BlockingQueue<Event> events = new LinkedBlockingQueue<>();
+    final Queue<Event> events = new ConcurrentLinkedQueue<>();
     private volatile String lastId = "";
 
     private OpenStream(Door door, String lastEventId) throws IOException, InterruptedException {
@@ -71,21 +71,34 @@ final class OpenStream implements AutoCloseable {
         }
     }
 
+    /** The first of its kind about a vehicle. */
     Event next(String name, String vehicle) {
+        return next(
+                name, event -> event.data().get("vehicle").asString().equals(vehicle), name + " event of " + vehicle);
+    }
+
+    /** The first of its kind. */
+    Event next(String name) {
+        return next(name, event -> true, name + " event");
+    }
+
+    /** The first that was not asked for yet; the others stay, since no order between kinds is promised. */
+    private Event next(String name, Predicate<Event> isMeant, String what) {
         long until = System.nanoTime() + Patience.MOST.toNanos();
         try {
             while (System.nanoTime() < until) {
-                Event event = events.poll(100, TimeUnit.MILLISECONDS);
-                if (event != null
-                        && event.name().equals(name)
-                        && event.data().get("vehicle").asString().equals(vehicle)) {
-                    return event;
+                for (Event event : events) {
+                    if (event.name().equals(name) && isMeant.test(event)) {
+                        events.remove(event);
+                        return event;
+                    }
                 }
+                Thread.sleep(20);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        throw new AssertionError("no " + name + " event of " + vehicle + " within " + Patience.MOST);
+        throw new AssertionError("no " + what + " within " + Patience.MOST);
     }
 
     @Override
