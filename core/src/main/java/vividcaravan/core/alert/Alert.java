@@ -43,6 +43,9 @@ public record Alert(
 
     /** A fault that is back within this time is the same alert, milliseconds of reading time. */
     public static final long RETURN_WINDOW_MILLIS = 24L * 60 * 60 * 1000;
+    /** What is said so soon after a step was said because of it [our judgement]. */
+    private static final long SHORTLY_MILLIS = 30L * 60 * 1000;
+
     /** What was closed and is still there so long after is no longer what somebody knows of [our judgement]. */
     private static final long STILL_THERE_MILLIS = 12L * 60 * 60 * 1000;
 
@@ -143,7 +146,11 @@ public record Alert(
                     ? step(change, found)
                     : seen(found);
         }
-        if (kind == AlertKind.SLOW_LEAK && found.kind().isLossOfAir() && isNoLeakAnyMore(found)) {
+        boolean isNoLeak = kind == AlertKind.SLOW_LEAK && found.kind().isLossOfAir() && isNoLeakAnyMore(found);
+        boolean isNoHeat = kind.isHeat()
+                && found.kind() == AlertKind.OVER_PRESSURE
+                && cameWith(found.evidence().step());
+        if (isNoLeak || isNoHeat) {
             Urgency held = urgency.isMoreUrgentThan(found.urgency()) ? urgency : found.urgency();
             return step(
                     AlertEntry.Change.GREW, new Finding.Raised(found.position(), found.kind(), held, found.evidence()));
@@ -156,6 +163,11 @@ public record Alert(
     private static boolean isNoLeakAnyMore(Finding.Raised found) {
         Evidence now = found.evidence();
         return !found.kind().isLeak() && now.step() != null && now.lossKpaPerHour() == null && now.overDays() == null;
+    }
+
+    /** Whether it was opened as the air went in that explains it: under a cap that looks like heat at first. */
+    private boolean cameWith(Evidence.Step step) {
+        return step != null && step.from() <= openedAt && openedAt <= step.to() + SHORTLY_MILLIS;
     }
 
     private Alert seen(Finding.Raised found) {

@@ -71,6 +71,32 @@ class CapsTest {
     }
 
     @Test
+    void whatWasFilledTooMuchBeforeAColdMorningIsOverFilled() {
+        truck.airC = 18;
+        truck.drive(3);
+        truck.tyre("1L").kpaAt20 += 160;
+        truck.airC = -12;
+        truck.rest(10);
+        leave(5);
+
+        assertThat(said()).contains("1L OVER_PRESSURE").noneMatch(words -> words.endsWith("HOT_WHEEL_END"));
+    }
+
+    @Test
+    void whatIsFilledTooMuchWhileItsCapIsInTheSunIsOverFilled() {
+        truck.rest(1);
+        truck.tyre("1L").kpaAt20 += 180;
+        for (double sun : new double[] {20, 14, 7, 2, 0}) {
+            // In the wind it cools while the first readings come.
+            truck.tyre("1L").sunC = sun;
+            truck.drive(1.0 / 60);
+        }
+        leave(1);
+
+        assertThat(said()).containsExactly("1L OVER_PRESSURE");
+    }
+
+    @Test
     void aLeakThatABrakeHidesIsFound() {
         truck.tyre("2RO").hotterBy = 18;
         truck.drive(1);

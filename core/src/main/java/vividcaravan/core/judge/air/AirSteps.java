@@ -23,7 +23,7 @@ public final class AirSteps {
     /** Air shows on the gauge, at least by this share of the step. */
     private static final double LEAST_OF_GAUGE = 0.4;
 
-    /** Within so long a tyre's own warmth does not change much. */
+    /** Within so long a tyre's own warmth does not change much, and readings have to agree on where a step ends. */
     private static final long SUDDEN_MILLIS = 20L * 60 * 1000;
 
     private static final long LONG_AGO = Long.MIN_VALUE / 2;
@@ -52,7 +52,7 @@ public final class AirSteps {
      * @param off share of target
      * @param before what it was off until now
      * @param previousAt when the reading before this was
-     * @param gauge the gauge over target, and {@code previousGauge} the one before
+     * @param gauge the gauge over target, and {@code previousGauge} the one before; of a sensor outside beside the others'
      * @param isOutside whether the sensor sits outside, where the sun finds it
      * @param byWarmth how much of a rise its being warmer than the others explains, share of target
      */
@@ -86,11 +86,15 @@ public final class AirSteps {
         if (readings < READINGS) {
             return false;
         }
-        readings = 0;
         double spread = Math.max(SPREAD, SPREAD_OF_STEP * Math.abs(off - offBefore));
         if (highest - lowest > Math.max(spread, 2 * stepShare)) {
+            // Filling takes minutes, and so does a cap that cools in the wind: what it was before is kept meanwhile.
+            readings = at - beganAt <= SUDDEN_MILLIS ? 1 : 0;
+            lowest = off;
+            highest = off;
             return false;
         }
+        readings = 0;
         double share = off - offBefore;
         boolean hasCooled = !isOutside && beganAt - beganAfter > SUDDEN_MILLIS;
         isOfAir = hasCooled || (gauge - gaugeBefore) / share >= LEAST_OF_GAUGE && (share < 0 || share > byWarmth);

@@ -60,8 +60,8 @@ public final class WheelTrack {
     /** The gauge of the reading before. */
     private double gaugeBefore = Double.NaN;
 
-    /** The gauge of the reading before that was compared with the others, and when that was. */
-    private double lookedKpa = Double.NaN;
+    /** How much more its gauge was than the others' when it was last compared with them, share of target, and when. */
+    private double lookedOver = Double.NaN;
 
     private long lookedAt = Long.MIN_VALUE / 2;
 
@@ -314,17 +314,16 @@ public final class WheelTrack {
         double target = m.targetKpa();
         // What was begun anew was not off.
         double before = drift.size() == 0 ? 0 : drift.now();
-        double gauge = m.gaugeKpa() / target;
-        // Outside, nobody looked while the sun may have shone, or before the others were heard.
-        boolean isSeenBefore = m.isOutside() && !Double.isNaN(lookedKpa);
-        double seenBefore = isSeenBefore ? lookedKpa : gaugeBefore;
-        long seenAt = isSeenBefore ? lookedAt : previousAt;
-        lookedKpa = m.gaugeKpa();
+        // Outside, nobody looked while the sun may have shone, or before the others were heard, and all have cooled
+        // since.
+        double gauge = m.gaugeKpa() / target - (m.isOutside() ? m.siblings().gauge() : 0);
+        double seenBefore = m.isOutside() ? lookedOver : gaugeBefore / target;
+        long seenAt = m.isOutside() && !Double.isNaN(lookedOver) ? lookedAt : previousAt;
+        lookedOver = m.isOutside() ? (float) gauge : Double.NaN;
         lookedAt = at;
         double byWarmth =
                 m.isOutside() ? Sinking.byWarmth(celsius - m.siblings().celsius()) : 0;
-        if (steps.take(
-                at, seenAt, off, before, stepKpa / target, gauge, seenBefore / target, m.isOutside(), byWarmth)) {
+        if (steps.take(at, seenAt, off, before, stepKpa / target, gauge, seenBefore, m.isOutside(), byWarmth)) {
             drift.clear();
             // What it had is gone: the smoothed value would come down, or up, only slowly.
             if (steps.isOfAir()) {
@@ -382,7 +381,7 @@ public final class WheelTrack {
         coolC = memory.figure("coolC", coolC);
         stepKpa = memory.figure("stepKpa", stepKpa);
         previousKpa = memory.figure("previousKpa", previousKpa);
-        lookedKpa = memory.figure("lookedKpa", lookedKpa);
+        lookedOver = memory.figure("lookedOver", lookedOver);
         lookedAt = memory.time("lookedAt", lookedAt);
         targetKpa = memory.figure("targetKpa", targetKpa);
         isHotEnd = memory.flag("isHotEnd", isHotEnd);
