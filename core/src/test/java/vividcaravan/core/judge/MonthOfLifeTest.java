@@ -292,6 +292,20 @@ class MonthOfLifeTest {
         }
 
         @Test
+        void whereOneOfThemSpokeInItsSleepTooTheyAreTold() {
+            truck.tyre("1L").kpaAt20 = 860;
+            truck.tyre("2RO").kpaAt20 = 770;
+            truck.live(3).drive(3).rest(4);
+            exchange("1L", "2RO");
+            truck.tyres().forEach(tyre -> tyre.isQuiet = !tyre.position.code().equals("2RO"));
+            truck.drive(1.0 / 60).rest(2);
+            truck.tyres().forEach(tyre -> tyre.isQuiet = false);
+            truck.drive(1);
+
+            assertThat(said(truck)).containsExactlyInAnyOrder("1L SENSORS_CROSSED", "2RO SENSORS_CROSSED");
+        }
+
+        @Test
         void thoseOfLikeWheelsAreNot() {
             truck.tyre("1L").kpaAt20 = 806;
             truck.tyre("2RO").kpaAt20 = 796;

@@ -34,6 +34,9 @@ public final class AirSteps {
     private double highest;
     private long beganAfter = LONG_AGO;
     private long beganAt = LONG_AGO;
+    /** Since when they come often enough to agree. */
+    private long agreeSince = LONG_AGO;
+
     private double gaugeBefore;
     private double offBefore;
     private boolean isOfAir;
@@ -67,8 +70,9 @@ public final class AirSteps {
             boolean isOutside,
             double byWarmth) {
         double needed = STEP + STEPS_OF_DOUBT * stepShare;
-        // The first readings after a step are part of what it is off by now, so what it was before is kept.
-        offBefore = readings == 0 ? before : offBefore;
+        // Rounded, for half the room in what outlives a restart. The first readings after a step are part of what it is
+        // off by now, so what it was before is kept.
+        offBefore = readings == 0 ? (float) before : offBefore;
         if (Double.isNaN(offBefore) || Math.abs(off - offBefore) < needed) {
             readings = 0;
             return false;
@@ -77,11 +81,13 @@ public final class AirSteps {
             beganAfter = previousAt;
             beganAt = at;
             gaugeBefore = previousGauge;
-            lowest = off;
-            highest = off;
+            lowest = (float) off;
+            highest = (float) off;
         }
-        lowest = Math.min(lowest, off);
-        highest = Math.max(highest, off);
+        // One word from its sleep is far from the next.
+        agreeSince = readings == 0 || at - previousAt > SUDDEN_MILLIS ? at : agreeSince;
+        lowest = Math.min(lowest, (float) off);
+        highest = Math.max(highest, (float) off);
         readings++;
         if (readings < READINGS) {
             return false;
@@ -89,9 +95,9 @@ public final class AirSteps {
         double spread = Math.max(SPREAD, SPREAD_OF_STEP * Math.abs(off - offBefore));
         if (highest - lowest > Math.max(spread, 2 * stepShare)) {
             // Filling takes minutes, and so does a cap that cools in the wind: what it was before is kept meanwhile.
-            readings = at - beganAt <= SUDDEN_MILLIS ? 1 : 0;
-            lowest = off;
-            highest = off;
+            readings = at - agreeSince <= SUDDEN_MILLIS ? 1 : 0;
+            lowest = (float) off;
+            highest = (float) off;
             return false;
         }
         readings = 0;
@@ -180,6 +186,7 @@ public final class AirSteps {
         lastAfter = memory.figure("lastAfter", lastAfter);
         beganAfter = memory.time("beganAfter", beganAfter);
         beganAt = memory.time("beganAt", beganAt);
+        agreeSince = memory.time("agreeSince", agreeSince);
         lastFrom = memory.time("lastFrom", lastFrom);
         lastTo = memory.time("lastTo", lastTo);
         memory.slots("upAt", upAt);

@@ -47,8 +47,11 @@ public final class ExchangeWatch {
     private static boolean isExchange(Filled one, Filled other, VehicleRules rules) {
         AirSteps a = one.steps();
         AirSteps b = other.steps();
-        boolean isOneMoment = Math.abs(a.lastTo() - b.lastTo()) <= ONE_MOMENT_MILLIS;
-        if (!isOneMoment || a.lastShare() * b.lastShare() >= 0) {
+        // Nobody heard when, but it may have been at once; of two that slept one may have spoken earlier than the
+        // other.
+        boolean mayBeOneMoment =
+                a.lastFrom() <= b.lastTo() + ONE_MOMENT_MILLIS && b.lastFrom() <= a.lastTo() + ONE_MOMENT_MILLIS;
+        if (!mayBeOneMoment || a.lastShare() * b.lastShare() >= 0) {
             return false;
         }
         WheelRules ofOne = rules.at(one.position()).orElseThrow();
