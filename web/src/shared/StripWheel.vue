@@ -10,6 +10,8 @@ const props = defineProps<{ wheel: DrawnWheel; size: StripSize; figure?: string;
 const FULL_SCALE = 0.25;
 /** Nearer to target than this is not worth ink. */
 const AT_TARGET = 0.03;
+/** Longer figures, such as an age, would touch the marks of the target. */
+const MOST_LETTERS = 5;
 
 const m = computed(() => MEASURES[props.size]);
 const isPage = computed(() => props.size === 'page');
@@ -121,7 +123,7 @@ const corner = computed(() => {
       :y="middle + 4.6"
       text-anchor="middle"
       class="font-mono"
-      font-size="13"
+      :font-size="figure.length > MOST_LETTERS ? 11 : 13"
       :font-weight="urgency ? 600 : 400"
       :stroke="isStop ? hue : 'var(--raised)'"
       stroke-width="3"
