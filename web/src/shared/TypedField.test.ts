@@ -7,7 +7,7 @@ import { unreadWords } from './unread';
 const field = (shown: string) =>
   mount(TypedField, {
     props: {
-      label: 'First low',
+      label: 'First limit',
       shown,
       read: (text: string) => parsePercent(text) ?? 'A share, such as 11 %.',
     },
@@ -34,7 +34,7 @@ describe('a typed field', () => {
     expect(one.get('input').attributes('aria-invalid')).toBe('true');
     expect(one.text()).toContain('A share, such as 11 %.');
     expect(one.emitted('typed')).toBeUndefined();
-    expect(unreadWords()).toContain('First low');
+    expect(unreadWords()).toContain('First limit');
     one.unmount();
     expect(unreadWords()).toBe('');
   });

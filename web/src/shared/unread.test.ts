@@ -6,14 +6,14 @@ import { unreadWords, useUnread } from './unread';
 describe('a field that cannot be read', () => {
   it('holds back whatever would be done beside it, and is named', async () => {
     const scope = effectScope();
-    const label = ref<string | undefined>('First low');
+    const label = ref<string | undefined>('First limit');
     scope.run(() => useUnread(label));
     const work = vi.fn(() => Promise.resolve());
     const { attempt, trouble } = useAttempt();
 
     expect(await attempt(work)).toBe(false);
     expect(work).not.toHaveBeenCalled();
-    expect(trouble.value).toContain('First low');
+    expect(trouble.value).toContain('First limit');
 
     label.value = undefined;
     await nextTick();

@@ -68,7 +68,7 @@ const print = () => window.print();
       </p>
       <p class="text-quiet">
         A bar is a day from its lowest to its highest, its dot the mean. Full line: the target now; dashes:
-        first low limit; dots: second. All wheels have one scale, {{ units.pressureWords(range[0]) }} to
+        first limit; dots: second. All wheels have one scale, {{ units.pressureWords(range[0]) }} to
         {{ units.pressureWords(range[1]) }}.
       </p>
       <ul class="mt-3 grid gap-x-8 gap-y-5 sm:grid-cols-2 lg:grid-cols-3 print:grid-cols-2">

@@ -43,8 +43,8 @@ const change = (before: number, after: number) =>
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th class="font-normal">Axle</th>
-          <th class="font-normal">Second low</th>
-          <th class="font-normal">First low</th>
+          <th class="font-normal">Second limit</th>
+          <th class="font-normal">First limit</th>
           <th class="font-normal">Over</th>
         </tr>
       </thead>

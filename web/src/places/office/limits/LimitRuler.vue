@@ -36,14 +36,14 @@ const kpa = (name: LimitName) => kpaOf(name, policy.value, target.value);
 const pressureHandles = computed<RulerHandle<HandleName>[]>(() => [
   {
     name: 'lowCriticalPct',
-    words: 'second low',
+    words: 'second limit',
     value: kpa('lowCriticalPct'),
     hue: 'var(--stop)',
     figure: `−${pct(policy.value.lowCriticalPct)}`,
   },
   {
     name: 'lowPct',
-    words: 'first low',
+    words: 'first limit',
     value: kpa('lowPct'),
     hue: 'var(--next)',
     figure: `−${pct(policy.value.lowPct)}`,

@@ -16,7 +16,7 @@ import vividcaravan.core.limits.AxleLimits;
  * @param limitC the temperature limit that was crossed, °C
  * @param isCompensated whether the limits are held against the pressure at 20 °C
  * @param fallKpa how far the pressure at 20 °C fell within the last ten minutes, kPa
- * @param minutesToCritical minutes to the second low limit if it goes on like this, 0 if it is reached
+ * @param minutesToCritical minutes to the second limit if it goes on like this, 0 if it is reached
  * @param isRunSoft whether the tyre is or was at 80 % of its target or less
  * @param isParked whether the sensor said that the vehicle stands
  * @param batteryMv the sensor's battery, mV

@@ -5,7 +5,7 @@ import java.util.List;
 import vividcaravan.core.units.PressureUnit;
 
 /**
- * The limits of one axle as pressures: {@code high > target > low > second low}.
+ * The limits of one axle as pressures: {@code high > target > first limit > second limit}.
  *
  * @param targetKpa recommended cold pressure, kPa gauge, 50 to 1200
  * @param policy the shares and temperatures that apply
@@ -46,12 +46,12 @@ public record AxleLimits(double targetKpa, LimitPolicy policy) {
         return faults;
     }
 
-    /** First low limit, kPa. */
+    /** First limit, kPa. */
     public double lowKpa() {
         return targetKpa * (1 - policy.lowPct() / 100);
     }
 
-    /** Second low limit, kPa. */
+    /** Second limit, kPa. */
     public double lowCriticalKpa() {
         return targetKpa * (1 - policy.lowCriticalPct() / 100);
     }

@@ -9,8 +9,8 @@ import java.util.Optional;
  */
 public enum LimitName {
     BASIS("basis", "judged", Unit.NONE, 0, 0, 0),
-    LOW_PCT("lowPct", "first low", Unit.BELOW_TARGET, 0, 100, 10),
-    LOW_CRITICAL_PCT("lowCriticalPct", "second low", Unit.BELOW_TARGET, 0, 100, 20),
+    LOW_PCT("lowPct", "first limit", Unit.BELOW_TARGET, 0, 100, 10),
+    LOW_CRITICAL_PCT("lowCriticalPct", "second limit", Unit.BELOW_TARGET, 0, 100, 20),
     HIGH_PCT("highPct", "over", Unit.OVER_TARGET, 0, 200, 15),
     TEMPERATURE_C("temperatureC", "hot", Unit.CELSIUS, 30, 150, 70),
     TEMPERATURE_CRITICAL_C("temperatureCriticalC", "hot, stop", Unit.CELSIUS, 30, 150, 85);

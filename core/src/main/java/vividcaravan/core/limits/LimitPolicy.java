@@ -25,8 +25,8 @@ public final class LimitPolicy {
      * A policy with the other limits as a fleet starts with them.
      *
      * @param basis which pressure is judged
-     * @param lowPct first low limit, per cent below target, above 0
-     * @param lowCriticalPct second low limit, per cent below target, above {@code lowPct} and below 100
+     * @param lowPct first limit, per cent below target, above 0
+     * @param lowCriticalPct second limit, per cent below target, above {@code lowPct} and below 100
      * @param highPct high limit, per cent above target, above 0
      * @param temperatureC warning temperature, °C
      * @param temperatureCriticalC stop temperature, °C, above {@code temperatureC}
@@ -96,12 +96,12 @@ public final class LimitPolicy {
         return (Basis) all.value(LimitName.BASIS).orElseThrow();
     }
 
-    /** First low limit, per cent below target. */
+    /** First limit, per cent below target. */
     public double lowPct() {
         return number(LimitName.LOW_PCT);
     }
 
-    /** Second low limit, per cent below target. */
+    /** Second limit, per cent below target. */
     public double lowCriticalPct() {
         return number(LimitName.LOW_CRITICAL_PCT);
     }
@@ -142,11 +142,11 @@ public final class LimitPolicy {
         if (!(lowCriticalPct > 0 && lowCriticalPct < 100)) {
             faults.add(new LimitFault(
                     "lowCriticalPct",
-                    "The second low limit must be above 0 and below 100 %, was " + lowCriticalPct + "."));
+                    "The second limit must be above 0 and below 100 %, was " + lowCriticalPct + "."));
         } else if (!(lowCriticalPct > lowPct)) {
             faults.add(new LimitFault(
                     "lowCriticalPct",
-                    "The second low limit must be farther below target than the first: " + lowCriticalPct
+                    "The second limit must be farther below target than the first: " + lowCriticalPct
                             + " % is not more than " + lowPct + " %."));
         }
         if (!(highPct > 0)) {

@@ -37,7 +37,7 @@ public record EvidenceChart(
      * @param at time of the newest reading
      * @param kpaAt20 the trend's value then
      * @param kpaPerHour negative
-     * @param criticalKpa the second low limit
+     * @param criticalKpa the second limit
      * @param criticalAt when it is reached
      * @param earliestAt at the earliest, some 95 in 100
      * @param latestAt at the latest

@@ -61,7 +61,7 @@ class VehicleHistoryController {
      * A wheel day by day.
      *
      * @param targetKpa the target now, at 20 °C
-     * @param lowKpa the first low limit now
+     * @param lowKpa the first limit now
      * @param lowCriticalKpa the second
      * @param days means and ranges, oldest first; a day on which the sensor was changed has two
      */

@@ -130,8 +130,8 @@ class LimitOutlook {
     private static String words(Position position, PressureBand band) {
         return position.words()
                 + switch (band) {
-                    case BELOW_SECOND -> " would be below the second low limit";
-                    case BELOW_FIRST -> " would be below the first low limit";
+                    case BELOW_SECOND -> " would be below the second limit";
+                    case BELOW_FIRST -> " would be below the first limit";
                     case ABOVE -> " would be over the high limit";
                     case IN_BAND -> " would be in band";
                 };

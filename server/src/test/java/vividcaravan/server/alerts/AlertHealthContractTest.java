@@ -56,7 +56,7 @@ class AlertHealthContractTest {
         JsonNode after = health();
 
         assertThat(calls(after)).isEqualTo(calls(before) + 1);
-        assertThat(after.get("limits").toString()).contains("\"limit\":\"first low: steer axle, rigid truck\"");
+        assertThat(after.get("limits").toString()).contains("\"limit\":\"first limit: steer axle, rigid truck\"");
         assertThat(sum(after, "verdicts", "NOTHING_FOUND")).isEqualTo(sum(before, "verdicts", "NOTHING_FOUND") + 1);
         assertThat(sum(after, "closed", "WORD")).isEqualTo(sum(before, "closed", "WORD") + 1);
         assertThat(after.get("kinds").valueStream().map(kind -> kind.get("mostly")

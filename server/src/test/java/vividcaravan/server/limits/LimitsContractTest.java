@@ -173,7 +173,7 @@ class LimitsContractTest {
 
         assertThat(preview.get("axles")).hasSize(2);
         assertThat(preview.get("opens").get(0).get("position").asString()).isEqualTo("1L");
-        assertThat(preview.get("opens").get(0).get("words").asString()).contains("below the first low limit");
+        assertThat(preview.get("opens").get(0).get("words").asString()).contains("below the first limit");
         assertThat(preview.hasNonNull("batch")).isFalse();
         assertThat(lowKpa(1)).isCloseTo(720, within(1e-6));
     }
