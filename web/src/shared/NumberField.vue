@@ -4,15 +4,21 @@ import { parseNumber } from './quantity';
 import { useUnread } from './unread';
 
 /** A number, with or without its unit typed along. What cannot be read stays in the field and holds everything back. */
-const props = defineProps<{
-  label: string;
-  unit?: string;
-  isOptional?: boolean;
-  isWhole?: boolean;
-  /** The label is for those who hear the page; others see what stands around it. */
-  isLabelSpoken?: boolean;
-  fault?: string | undefined;
-}>();
+const props = withDefaults(
+  defineProps<{
+    label: string;
+    unit?: string | undefined;
+    isOptional?: boolean;
+    isWhole?: boolean;
+    /** The label is for those who hear the page; others see what stands around it. */
+    isLabelSpoken?: boolean;
+    fault?: string | undefined;
+    /** Below and above this it is refused; nothing that is counted or measured here is negative, but for a height. */
+    least?: number;
+    most?: number;
+  }>(),
+  { least: 0, most: 1e7, unit: undefined, fault: undefined },
+);
 const number = defineModel<number | null>({ required: true });
 const emit = defineEmits<{ left: [] }>();
 
@@ -21,7 +27,12 @@ const text = ref(shown(number.value));
 const isTyping = ref(false);
 const typed = computed(() => {
   const value = parseNumber(text.value, props.unit);
-  return value !== undefined && props.isWhole && !Number.isInteger(value) ? undefined : value;
+  const isMeant =
+    value !== undefined &&
+    value >= props.least &&
+    value <= props.most &&
+    (!props.isWhole || Number.isInteger(value));
+  return isMeant ? value : undefined;
 });
 const isOff = computed(() =>
   text.value.trim() === '' ? !props.isOptional && !isTyping.value : typed.value === undefined,
@@ -66,7 +77,8 @@ function leave(): void {
     />
     <span v-if="isOff || fault" :id="`${id}-off`" class="block text-stop">
       <template v-if="isOff"
-        >Write a {{ isWhole ? 'whole ' : '' }}number{{ unit ? `, in ${unit}` : '' }}.</template
+        >Write a {{ isWhole ? 'whole ' : '' }}number from {{ least }} to {{ most.toLocaleString('en')
+        }}{{ unit ? `, in ${unit}` : '' }}.</template
       >
       <template v-else>{{ fault }}</template>
     </span>

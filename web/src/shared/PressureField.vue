@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
 import { useSession } from '@/api/session';
-import { otherPressures, parsePressure, unitMeant } from './quantity';
+import { isPressure, otherPressures, parsePressure, unitMeant } from './quantity';
 import { useUnread } from './unread';
 import { PRESSURE_UNITS, useUnits } from './units';
 
@@ -21,7 +21,10 @@ const own = computed(() => preferences.value.pressureUnit);
 const shown = (value: number | null) => (typeof value === 'number' ? units.pressureNumber(value) : '');
 const text = ref(shown(kpa.value));
 const isTyping = ref(false);
-const typed = computed(() => parsePressure(text.value, own.value));
+const typed = computed(() => {
+  const value = parsePressure(text.value, own.value);
+  return value !== undefined && isPressure(value, props.isDifference) ? value : undefined;
+});
 /** Another unit than the field's in which the figure would be one: asked about, not taken. */
 const meant = computed(() => (props.isDifference ? undefined : unitMeant(text.value, own.value)));
 const isOff = computed(() =>

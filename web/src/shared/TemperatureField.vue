@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue';
 import { useSession } from '@/api/session';
-import { parseTemperature } from './quantity';
+import { isTemperature, parseTemperature } from './quantity';
 import { useUnread } from './unread';
 import { useUnits } from './units';
 
@@ -12,7 +12,10 @@ const celsius = defineModel<number | null>({ required: true });
 const units = useUnits();
 const { preferences } = useSession();
 const text = ref(typeof celsius.value === 'number' ? units.temperatureNumber(celsius.value) : '');
-const typed = computed(() => parseTemperature(text.value, preferences.value.temperatureUnit));
+const typed = computed(() => {
+  const value = parseTemperature(text.value, preferences.value.temperatureUnit);
+  return value !== undefined && isTemperature(value) ? value : undefined;
+});
 const isOff = computed(() => text.value.trim() !== '' && typed.value === undefined);
 const id = useId();
 useUnread(() => (isOff.value ? props.label : undefined));

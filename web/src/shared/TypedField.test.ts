@@ -48,4 +48,21 @@ describe('a typed field', () => {
     expect(one.get('input').element.value).toBe('11.3');
     one.unmount();
   });
+
+  it('stays chosen as a whole when another field changes what it shows', async () => {
+    const one = mount(TypedField, {
+      attachTo: document.body,
+      props: { label: 'First limit', shown: '720', read: (text: string) => Number(text) },
+    });
+    const input = one.get('input').element;
+    input.focus();
+    input.select();
+
+    await one.setProps({ shown: '680' });
+    await one.vm.$nextTick();
+
+    expect(input.value).toBe('680');
+    expect([input.selectionStart, input.selectionEnd]).toEqual([0, 3]);
+    one.unmount();
+  });
 });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue';
+import { nextTick, ref, useId, useTemplateRef, watch } from 'vue';
 import { useUnread } from './unread';
 
 /**
@@ -22,10 +22,17 @@ const trouble = ref('');
 const id = useId();
 useUnread(() => (trouble.value ? props.label : undefined));
 
+const field = useTemplateRef('field');
+
 watch(
   () => props.shown,
-  (now) => {
-    if (!trouble.value) text.value = now;
+  async (now) => {
+    if (trouble.value || text.value === now) return;
+    const isWhole = field.value?.selectionEnd === text.value.length && field.value.selectionStart === 0;
+    text.value = now;
+    await nextTick();
+    // What was chosen to be typed over, as by the Tab key, stays chosen.
+    if (isWhole && document.activeElement === field.value) field.value?.select();
   },
 );
 
@@ -41,6 +48,7 @@ function take(): void {
 <template>
   <span class="inline-block">
     <input
+      ref="field"
       v-model="text"
       class="field figure py-0.5!"
       :class="{ 'text-right': isInTable }"

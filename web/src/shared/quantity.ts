@@ -77,6 +77,17 @@ export function parseTemperature(text: string, ownUnit: keyof typeof TEMPERATURE
   return (typed.value - offset) * factor;
 }
 
+/** Whether a tyre may show it, or two pressures differ by it, kPa. */
+export const isPressure = (kpa: number, isDifference = false) =>
+  kpa <= MOST_TYRE_KPA && kpa >= (isDifference ? -MOST_TYRE_KPA : 0);
+
+/** What is never as cold or as hot in a yard or a tyre, °C. */
+const COLDEST_C = -60;
+const HOTTEST_C = 150;
+
+/** Whether air or a tyre may be as warm, °C. */
+export const isTemperature = (celsius: number) => celsius >= COLDEST_C && celsius <= HOTTEST_C;
+
 /** A pressure in the units that are not the reader's. */
 export function otherPressures(kpa: number, ownUnit: keyof typeof PRESSURE_UNITS): string {
   return (['KPA', 'BAR', 'PSI'] as const)

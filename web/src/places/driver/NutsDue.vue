@@ -43,6 +43,8 @@ const done = (one: DriverPage['retorques'][number]) =>
       <NumberField
         :model-value="torques.get(one.vehicle) ?? null"
         :label="words['nuts.torque'] ?? ''"
+        :least="1"
+        :most="2000"
         is-optional
         @update:model-value="(nm) => torques.set(one.vehicle, nm)"
       />

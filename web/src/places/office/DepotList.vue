@@ -76,7 +76,14 @@ async function store(): Promise<void> {
           <option v-for="zone in ZONES" :key="zone" :value="zone"></option>
         </datalist>
       </label>
-      <NumberField v-model="depot.altitudeM" class="w-48" label="Height above the sea" unit="m" />
+      <NumberField
+        v-model="depot.altitudeM"
+        class="w-48"
+        label="Height above the sea"
+        unit="m"
+        :least="-500"
+        :most="9000"
+      />
       <label class="block"
         >Drivers call
         <input

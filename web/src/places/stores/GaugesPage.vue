@@ -101,7 +101,15 @@ async function remove(name: string): Promise<void> {
       <label class="block"
         >Calibrated on <input v-model="form.calibratedOn" type="date" class="field mt-0.5 block" required
       /></label>
-      <NumberField v-model="form.everyMonths" class="w-40" label="Every" unit="months" is-whole />
+      <NumberField
+        v-model="form.everyMonths"
+        class="w-40"
+        label="Every"
+        unit="months"
+        :least="1"
+        :most="120"
+        is-whole
+      />
       <button type="submit" class="button" :disabled="isBusy || !isComplete">Store</button>
       <span role="status">{{ said }}</span>
     </form>

@@ -100,7 +100,7 @@ const keep = () =>
           <label class="flex items-center gap-2"
             ><input v-model="tyresComeOff" type="checkbox" /> the tyres come off</label
           >
-          <NumberField v-model="sparePercent" label="To spare" unit="%" class="w-28" />
+          <NumberField v-model="sparePercent" label="To spare" unit="%" :most="50" is-whole class="w-28" />
         </div>
       </fieldset>
     </div>

@@ -37,7 +37,15 @@ const first = computed(() => nuts.value?.[0]);
         })
       "
     >
-      <NumberField v-model="torque" class="w-40" label="Torque, if measured" unit="Nm" is-optional />
+      <NumberField
+        v-model="torque"
+        class="w-40"
+        label="Torque, if measured"
+        unit="Nm"
+        :least="1"
+        :most="2000"
+        is-optional
+      />
       <button type="submit" class="button min-h-11" :disabled="isBusy">They were tightened</button>
     </form>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>

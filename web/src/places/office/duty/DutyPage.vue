@@ -46,7 +46,15 @@ const store = () => attempt(() => setSettings({ waitMinutes: wait.value, digestH
       called.
     </p>
     <form v-if="isManager" class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="store">
-      <NumberField v-model="wait" class="w-56" label="Each has so long to answer" unit="min" />
+      <NumberField
+        v-model="wait"
+        class="w-56"
+        label="Each has so long to answer"
+        unit="min"
+        :least="1"
+        :most="120"
+        is-whole
+      />
       <label
         >What is not urgent is mailed to managers
         <select v-model="digest" class="field mt-1">

@@ -2,7 +2,7 @@
 import { ref } from 'vue';
 import { statedFigure, type LimitPolicy } from '@/api/limits';
 import { useSession } from '@/api/session';
-import { parsePercent, parsePressure, unitMeant } from '@/shared/quantity';
+import { isPressure, parsePercent, parsePressure, unitMeant } from '@/shared/quantity';
 import TypedField from '@/shared/TypedField.vue';
 import { PRESSURE_UNITS, useUnits } from '@/shared/units';
 import { kpaOf, pctOf, SHARES, sideOf, type LimitName } from '@/shared/limits';
@@ -23,16 +23,20 @@ const ROWS = SHARES.map(({ name, words, sign }) => ({
 const doubt = ref<{ name: LimitName; typed: number; right: number }>();
 const rounded = (value: number) => Math.round(value * 10) / 10;
 
-function readPct(text: string): number | string {
+function readPct(text: string, sign: number): number | string {
   const pct = parsePercent(text);
-  return pct === undefined || pct <= 0 ? 'A share, such as 11 %.' : pct;
+  if (pct === undefined) return 'A share, such as 11 %.';
+  return pct > 0 && pct < 100
+    ? pct
+    : `More than 0 and less than 100 % ${sign < 0 ? 'below' : 'over'} target.`;
 }
 
 function readFigure(text: string): number | string {
   const own = preferences.value.pressureUnit;
   const meant = unitMeant(text, own);
   if (meant) return `If you mean ${PRESSURE_UNITS[meant].symbol}, write the unit along.`;
-  return parsePressure(text, own) ?? 'Write a pressure, such as 7.8 bar.';
+  const kpa = parsePressure(text, own);
+  return kpa !== undefined && isPressure(kpa) ? kpa : 'Write a pressure of a tyre, such as 7.8 bar.';
 }
 
 function typePct(name: LimitName, pct: number): void {
@@ -70,7 +74,7 @@ function keep(): void {
         <TypedField
           :label="`${row.words}, per cent ${row.side} target`"
           :shown="String(rounded(policy[row.name]))"
-          :read="readPct"
+          :read="(text) => readPct(text, row.sign)"
           @typed="typePct(row.name, $event!)"
         />
         %

@@ -55,7 +55,15 @@ async function enter(): Promise<void> {
         >From: maker and edition
         <input v-model="table.source" class="field mt-0.5" maxlength="200" required />
       </label>
-      <NumberField v-model="table.speedKmh" label="For up to" unit="km/h" is-optional is-whole />
+      <NumberField
+        v-model="table.speedKmh"
+        label="For up to"
+        unit="km/h"
+        :least="5"
+        :most="160"
+        is-optional
+        is-whole
+      />
       <label
         >Pressures in
         <select v-model="table.pressureUnit" class="field mt-0.5">

@@ -88,6 +88,8 @@ const send = () =>
       <NumberField
         v-model="draft.loadIndex"
         label="Load index"
+        :least="60"
+        :most="210"
         is-optional
         is-whole
         :fault="faultOf('loadIndex')"

@@ -141,7 +141,14 @@ const print = () => window.print();
             class="mt-2 flex flex-wrap items-end gap-2 print:hidden"
             @submit.prevent="keepTread"
           >
-            <NumberField v-model="depth" class="w-40" label="Shallowest point" unit="mm" is-optional />
+            <NumberField
+              v-model="depth"
+              class="w-40"
+              label="Shallowest point"
+              unit="mm"
+              :most="80"
+              is-optional
+            />
             <NumberField v-model="km" class="w-40" label="Vehicle has run" unit="km" is-optional />
             <button type="submit" class="button min-h-11" :disabled="depth === null || isBusy">
               Keep it

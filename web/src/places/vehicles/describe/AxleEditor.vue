@@ -126,6 +126,8 @@ const isLoadCarrier = computed(() => props.axle.role !== 'STEER');
       <NumberField
         v-model="loadIndex"
         label="Load index of the single tyre"
+        :least="60"
+        :most="210"
         is-optional
         is-whole
         :fault="fault('loadIndex')"
@@ -136,11 +138,21 @@ const isLoadCarrier = computed(() => props.axle.role !== 'STEER');
         is-optional
         :fault="fault('maxPressureKpa')"
       />
-      <NumberField v-model="rim" label="Rim diameter" unit="inches" is-optional :fault="fault('rimInches')" />
+      <NumberField
+        v-model="rim"
+        label="Rim diameter"
+        unit="inches"
+        :least="8"
+        :most="60"
+        is-optional
+        :fault="fault('rimInches')"
+      />
       <NumberField
         v-model="dropCentre"
         label="Drop-centre width"
         unit="mm"
+        :least="5"
+        :most="300"
         is-optional
         :fault="fault('dropCentreMm')"
       />

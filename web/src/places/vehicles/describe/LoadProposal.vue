@@ -68,6 +68,8 @@ const propose = () =>
         v-model="speed"
         label="At a speed of up to, if not the road’s"
         unit="km/h"
+        :least="5"
+        :most="160"
         is-optional
         is-whole
       />
@@ -78,6 +80,8 @@ const propose = () =>
         v-if="axle.wheels === 'TWIN'"
         v-model="twinIndex"
         label="Load index of a twin, as 150 in 156/150"
+        :least="60"
+        :most="210"
         is-optional
         is-whole
       />
