@@ -1,5 +1,8 @@
 import type { Directive } from 'vue';
 
+/** Letters of name and value that stand beside each other in half of a phone's width. */
+const FITS_HALF = 22;
+
 /** Gives each cell the name of its column, which a narrow screen shows before it. */
 function name(table: HTMLElement): void {
   const columns = [...table.querySelectorAll('thead tr:last-child th')].map((head) => {
@@ -12,6 +15,7 @@ function name(table: HTMLElement): void {
     [...row.children].forEach((cell, i) => {
       const label = cell.tagName === 'TD' && !cell.hasAttribute('colspan') ? (columns[i] ?? '') : '';
       if (cell.getAttribute('data-label') !== label) cell.setAttribute('data-label', label);
+      cell.classList.toggle('is-long', label.length + (cell.textContent ?? '').trim().length > FITS_HALF);
     });
   }
 }

@@ -97,7 +97,7 @@ const begin = () =>
 </script>
 
 <template>
-  <div class="max-w-5xl px-5 py-4">
+  <div class="max-w-5xl px-5 py-4 min-[1500px]:max-w-[110rem]">
     <h1 class="text-xl">Workshop</h1>
     <PlainHttpNote />
     <p v-if="others" class="mt-2 text-quiet">
@@ -106,137 +106,148 @@ const begin = () =>
     </p>
     <p v-if="error && !jobs" role="alert" class="mt-3 text-next">{{ error.message }}</p>
     <p v-else-if="isPending" class="mt-3 text-quiet">Fetching the jobs …</p>
-    <template v-else>
-      <section class="mt-4" aria-labelledby="to-do">
-        <h2 id="to-do" class="text-base">To be done</h2>
-        <p
-          v-if="
-            !openJobs.length && !openRounds.length && !repairs.length && !waiting.length && !wanting.length
-          "
-          class="text-quiet"
-        >
-          Nothing waits here. No vehicle is being fitted, no round is open, and the Desk asks for nothing.
-        </p>
-        <ul v-else class="mt-1 border-t border-rule">
-          <li v-for="job in openJobs" :key="job.id" class="border-b border-rule">
-            <RouterLink :to="{ name: 'job', params: { id: job.id } }" class="task">
-              <span class="task-thing">{{ job.vehicle }}</span>
-              <span class="sm:w-96">fit-out: {{ progress(job) }}</span>
-              <span class="text-quiet"
-                >{{ job.mount ? mountWords(job.mount) : '' }}, since {{ at(new Date(job.openedAt)) }},
-                {{ nameOf(job.openedBy) }}</span
-              >
-            </RouterLink>
-          </li>
-          <li v-for="round in openRounds" :key="round.id" class="border-b border-rule">
-            <RouterLink :to="{ name: 'round', params: { id: round.id } }" class="task">
-              <span class="task-thing">{{ round.vehicles.join(', ') }}</span>
-              <span class="sm:w-96">{{ roundWords(round) }}</span>
-              <span class="text-quiet"
-                >since {{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span
-              >
-            </RouterLink>
-          </li>
-          <li v-for="alert in repairs" :key="alert.id" class="border-b border-rule">
-            <RouterLink :to="{ name: 'repair', params: { id: alert.id } }" class="task">
-              <span class="task-thing">{{ alert.vehicle }}</span>
-              <span class="sm:w-96">repair: {{ wantedWords([alert]) }}</span>
-              <span class="flex items-center gap-1.5"
-                ><UrgencyMark :urgency="alert.urgency" /> {{ urgencyWords(alert.urgency)
-                }}<template v-if="alert.assignee">, {{ nameOf(alert.assignee) }}</template></span
-              >
-            </RouterLink>
-          </li>
-          <li v-for="{ vehicle, alerts: wanted } in wanting" :key="vehicle" class="border-b border-rule">
-            <RouterLink :to="{ name: 'desk', params: { id: wanted[0]?.id } }" class="task">
-              <span class="task-thing">{{ vehicle }}</span>
-              <span class="sm:w-96">{{ wantedWords(wanted) }}</span>
-              <span v-if="wanted[0]" class="flex items-center gap-1.5"
-                ><UrgencyMark :urgency="wanted[0].urgency" />
-                {{ urgencyWords(wanted[0].urgency).toLowerCase() }}</span
-              >
-            </RouterLink>
-          </li>
-          <li v-for="vehicle in waiting" :key="vehicle.ref" class="border-b border-rule">
-            <button type="button" class="task w-full cursor-pointer text-left" @click="choose(vehicle.ref)">
-              <span class="task-thing">{{ vehicle.ref }}</span>
-              <span>waits to be fitted</span>
-            </button>
-          </li>
-        </ul>
-      </section>
-
-      <p class="mt-2">
-        <RouterLink class="way mr-5" :to="{ name: 'due-work' }">What comes due later</RouterLink>
-        <RouterLink class="way" :to="{ name: 'cold' }">Before the cold: what will stand low</RouterLink>
-      </p>
-
-      <form v-if="mayHandleAlerts" ref="fitting" class="mt-6" @submit.prevent="begin">
-        <h2 class="text-base">Fit another vehicle</h2>
-        <p v-if="isManager" class="text-quiet">
-          A vehicle that is not in the list is
-          <RouterLink :to="{ name: 'describe' }">described</RouterLink> first.
-        </p>
-        <div class="mt-2 flex flex-wrap items-end gap-3">
-          <label class="block"
-            >Vehicle
-            <select
-              class="field mt-0.5 block w-56"
-              :value="chosen"
-              @change="vehicleRef = ($event.target as HTMLSelectElement).value"
-            >
-              <option v-for="vehicle in choices" :key="vehicle.ref" :value="vehicle.ref">
-                {{ vehicle.ref }}, {{ stateWords(vehicle.state) }}
-              </option>
-            </select>
-          </label>
-          <label class="block"
-            >Sensors held
-            <select v-model="mount" class="field mt-0.5 block w-52">
-              <option v-for="one in MOUNT_CHOICES" :key="one" :value="one">{{ mountWords(one) }}</option>
-            </select>
-          </label>
-          <label class="block"
-            >Walk
-            <select v-model="walk" class="field mt-0.5 block w-64">
-              <option v-for="one in WALK_CHOICES" :key="one" :value="one">{{ walkWords(one) }}</option>
-            </select>
-          </label>
-          <button type="submit" class="button button-main" :disabled="!chosen">Open the job</button>
-        </div>
-        <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
-      </form>
-
-      <section class="mt-7 border-t border-rule pt-4" aria-labelledby="wheel-moves">
-        <h2 id="wheel-moves" class="text-base">Wheels change places</h2>
-        <p class="text-quiet">Rotations, tyre changes, to and from the store, across vehicles.</p>
-        <RouterLink class="button mt-2 inline-flex min-h-11 items-center no-underline" :to="{ name: 'moves' }"
-          >Move wheels</RouterLink
-        >
-      </section>
-
-      <RoundForm v-if="mayHandleAlerts" class="mt-7 border-t border-rule pt-4" />
-      <section v-if="ended.length || endedRounds.length" class="mt-6">
-        <h2 class="text-base">Ended</h2>
-        <ul class="mt-1 border-t border-rule">
-          <li
-            v-for="round in endedRounds"
-            :key="round.id"
-            class="flex flex-wrap gap-x-5 border-b border-rule py-1.5"
+    <div
+      v-else
+      class="min-[1500px]:grid min-[1500px]:grid-cols-[minmax(0,1fr)_44rem] min-[1500px]:items-start min-[1500px]:gap-14"
+    >
+      <div>
+        <section class="mt-4" aria-labelledby="to-do">
+          <h2 id="to-do" class="text-base">To be done</h2>
+          <p
+            v-if="
+              !openJobs.length && !openRounds.length && !repairs.length && !waiting.length && !wanting.length
+            "
+            class="text-quiet"
           >
-            <span class="figure">{{ round.vehicles.join(', ') }}</span>
-            <RouterLink :to="{ name: 'round', params: { id: round.id } }">{{ roundWords(round) }}</RouterLink>
-            <span class="text-quiet">{{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span>
-          </li>
-          <li v-for="job in ended" :key="job.id" class="flex flex-wrap gap-x-5 border-b border-rule py-1.5">
-            <span class="figure w-24">{{ job.vehicle }}</span>
-            <RouterLink :to="{ name: 'job-record', params: { id: job.id } }">
-              {{ job.state === 'DONE' ? 'record of the fit-out' : 'dropped' }}
-            </RouterLink>
-            <span v-if="job.closedAt" class="text-quiet">{{ at(new Date(job.closedAt)) }}</span>
-          </li>
-        </ul>
-      </section>
-    </template>
+            Nothing waits here. No vehicle is being fitted, no round is open, and the Desk asks for nothing.
+          </p>
+          <ul v-else class="mt-1 border-t border-rule">
+            <li v-for="job in openJobs" :key="job.id" class="border-b border-rule">
+              <RouterLink :to="{ name: 'job', params: { id: job.id } }" class="task">
+                <span class="task-thing">{{ job.vehicle }}</span>
+                <span class="sm:w-96">fit-out: {{ progress(job) }}</span>
+                <span class="text-quiet"
+                  >{{ job.mount ? mountWords(job.mount) : '' }}, since {{ at(new Date(job.openedAt)) }},
+                  {{ nameOf(job.openedBy) }}</span
+                >
+              </RouterLink>
+            </li>
+            <li v-for="round in openRounds" :key="round.id" class="border-b border-rule">
+              <RouterLink :to="{ name: 'round', params: { id: round.id } }" class="task">
+                <span class="task-thing">{{ round.vehicles.join(', ') }}</span>
+                <span class="sm:w-96">{{ roundWords(round) }}</span>
+                <span class="text-quiet"
+                  >since {{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span
+                >
+              </RouterLink>
+            </li>
+            <li v-for="alert in repairs" :key="alert.id" class="border-b border-rule">
+              <RouterLink :to="{ name: 'repair', params: { id: alert.id } }" class="task">
+                <span class="task-thing">{{ alert.vehicle }}</span>
+                <span class="sm:w-96">repair: {{ wantedWords([alert]) }}</span>
+                <span class="flex items-center gap-1.5"
+                  ><UrgencyMark :urgency="alert.urgency" /> {{ urgencyWords(alert.urgency)
+                  }}<template v-if="alert.assignee">, {{ nameOf(alert.assignee) }}</template></span
+                >
+              </RouterLink>
+            </li>
+            <li v-for="{ vehicle, alerts: wanted } in wanting" :key="vehicle" class="border-b border-rule">
+              <RouterLink :to="{ name: 'desk', params: { id: wanted[0]?.id } }" class="task">
+                <span class="task-thing">{{ vehicle }}</span>
+                <span class="sm:w-96">{{ wantedWords(wanted) }}</span>
+                <span v-if="wanted[0]" class="flex items-center gap-1.5"
+                  ><UrgencyMark :urgency="wanted[0].urgency" />
+                  {{ urgencyWords(wanted[0].urgency).toLowerCase() }}</span
+                >
+              </RouterLink>
+            </li>
+            <li v-for="vehicle in waiting" :key="vehicle.ref" class="border-b border-rule">
+              <button type="button" class="task w-full cursor-pointer text-left" @click="choose(vehicle.ref)">
+                <span class="task-thing">{{ vehicle.ref }}</span>
+                <span>waits to be fitted</span>
+              </button>
+            </li>
+          </ul>
+        </section>
+
+        <p class="mt-2">
+          <RouterLink class="way mr-5" :to="{ name: 'due-work' }">What comes due later</RouterLink>
+          <RouterLink class="way" :to="{ name: 'cold' }">Before the cold: what will stand low</RouterLink>
+        </p>
+      </div>
+
+      <div>
+        <form v-if="mayHandleAlerts" ref="fitting" class="mt-6 min-[1500px]:mt-4" @submit.prevent="begin">
+          <h2 class="text-base">Fit another vehicle</h2>
+          <p v-if="isManager" class="text-quiet">
+            A vehicle that is not in the list is
+            <RouterLink :to="{ name: 'describe' }">described</RouterLink> first.
+          </p>
+          <div class="mt-2 flex flex-wrap items-end gap-3">
+            <label class="block"
+              >Vehicle
+              <select
+                class="field mt-0.5 block w-56"
+                :value="chosen"
+                @change="vehicleRef = ($event.target as HTMLSelectElement).value"
+              >
+                <option v-for="vehicle in choices" :key="vehicle.ref" :value="vehicle.ref">
+                  {{ vehicle.ref }}, {{ stateWords(vehicle.state) }}
+                </option>
+              </select>
+            </label>
+            <label class="block"
+              >Sensors held
+              <select v-model="mount" class="field mt-0.5 block w-52">
+                <option v-for="one in MOUNT_CHOICES" :key="one" :value="one">{{ mountWords(one) }}</option>
+              </select>
+            </label>
+            <label class="block"
+              >Walk
+              <select v-model="walk" class="field mt-0.5 block w-64">
+                <option v-for="one in WALK_CHOICES" :key="one" :value="one">{{ walkWords(one) }}</option>
+              </select>
+            </label>
+            <button type="submit" class="button button-main" :disabled="!chosen">Open the job</button>
+          </div>
+          <p v-if="trouble" role="alert" class="mt-2 text-stop">{{ trouble }}</p>
+        </form>
+
+        <section class="mt-7 border-t border-rule pt-4" aria-labelledby="wheel-moves">
+          <h2 id="wheel-moves" class="text-base">Wheels change places</h2>
+          <p class="text-quiet">Rotations, tyre changes, to and from the store, across vehicles.</p>
+          <RouterLink
+            class="button mt-2 inline-flex min-h-11 items-center no-underline"
+            :to="{ name: 'moves' }"
+            >Move wheels</RouterLink
+          >
+        </section>
+
+        <RoundForm v-if="mayHandleAlerts" class="mt-7 border-t border-rule pt-4" />
+        <section v-if="ended.length || endedRounds.length" class="mt-6">
+          <h2 class="text-base">Ended</h2>
+          <ul class="mt-1 border-t border-rule">
+            <li
+              v-for="round in endedRounds"
+              :key="round.id"
+              class="flex flex-wrap gap-x-5 border-b border-rule py-1.5"
+            >
+              <span class="figure">{{ round.vehicles.join(', ') }}</span>
+              <RouterLink :to="{ name: 'round', params: { id: round.id } }">{{
+                roundWords(round)
+              }}</RouterLink>
+              <span class="text-quiet">{{ at(new Date(round.openedAt)) }}, {{ nameOf(round.openedBy) }}</span>
+            </li>
+            <li v-for="job in ended" :key="job.id" class="flex flex-wrap gap-x-5 border-b border-rule py-1.5">
+              <span class="figure w-24">{{ job.vehicle }}</span>
+              <RouterLink :to="{ name: 'job-record', params: { id: job.id } }">
+                {{ job.state === 'DONE' ? 'record of the fit-out' : 'dropped' }}
+              </RouterLink>
+              <span v-if="job.closedAt" class="text-quiet">{{ at(new Date(job.closedAt)) }}</span>
+            </li>
+          </ul>
+        </section>
+      </div>
+    </div>
   </div>
 </template>

@@ -24,7 +24,7 @@ const latest = computed(() => health.value?.weeks[0]);
 
 <template>
   <p v-if="error && !health" role="alert" class="text-next">{{ error.message }}</p>
-  <div v-else-if="health" class="max-w-5xl">
+  <div v-else-if="health" class="max-w-5xl min-[1500px]:max-w-none">
     <SpanChoice v-model="weeks" :spans="SPANS" />
     <p v-if="isEmpty" class="mt-4">
       No alert called in these weeks. Once some did, this page says whether they were worth it.

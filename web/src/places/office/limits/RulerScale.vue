@@ -84,6 +84,20 @@ function press(handle: RulerHandle<N>, event: KeyboardEvent): void {
   emit('move', handle.name, handle.value + steps * props.step);
   event.preventDefault();
 }
+
+/** Nearer to each other than this their words would run into one, px. */
+const TOO_NEAR = 46;
+/** The place on the ruler says that it is a limit. */
+const drawn = (handle: RulerHandle<N>) => handle.words.replace(/ limit$/, '');
+
+/** Words of neighbours that are near give way to either side. */
+function anchor(handle: RulerHandle<N>): 'start' | 'middle' | 'end' {
+  const own = x(handle.value);
+  const gaps = props.handles.filter((one) => one !== handle).map((one) => x(one.value) - own);
+  const isLeftNear = gaps.some((gap) => gap <= 0 && gap > -TOO_NEAR);
+  const isRightNear = gaps.some((gap) => gap > 0 && gap < TOO_NEAR);
+  return isLeftNear === isRightNear ? 'middle' : isLeftNear ? 'start' : 'end';
+}
 </script>
 
 <template>
@@ -139,17 +153,17 @@ function press(handle: RulerHandle<N>, event: KeyboardEvent): void {
         <text
           :x="x(handle.value)"
           y="13"
-          text-anchor="middle"
+          :text-anchor="anchor(handle)"
           font-size="12"
           font-weight="600"
           :fill="handle.hue"
         >
-          {{ handle.words }}
+          {{ drawn(handle) }}
         </text>
         <text
           :x="x(handle.value)"
           y="29"
-          text-anchor="middle"
+          :text-anchor="anchor(handle)"
           font-size="12"
           fill="var(--ink)"
           font-family="var(--font-mono)"

@@ -32,7 +32,7 @@ watch([items, hasNextPage, isFetching], () => {
 </script>
 
 <template>
-  <div class="max-w-5xl">
+  <div class="max-w-5xl min-[1500px]:max-w-none">
     <LogbookFilters v-model="filter" />
     <p class="mt-3 flex flex-wrap gap-x-5">
       <button v-if="isNarrowed" type="button" class="link" @click="filter = {}">Show everything</button>
