@@ -8,11 +8,15 @@ import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The ways of {@link WayInTest} and of a shift at the Desk, by keyboard and by what a screen reader is told alone. */
 class WithoutTheScreenTest extends InBrowser {
+
+    /** The way to a proven dolly as {@link WayInTest} goes it: each click, each field that is filled and each Enter. */
+    private static final int BY_HAND = 54;
 
     @TempDir
     Path folder;
@@ -84,6 +88,7 @@ class WithoutTheScreenTest extends InBrowser {
                         .hears("Gauge and sensor agree");
             }
             ear.hears("All 2 wheels are proven").press("button", "^All is proven: into service");
+            Assertions.assertThat(ear.acts()).as("acts").isLessThanOrEqualTo(BY_HAND);
             ear.press("link", "^Vehicles").press("link", "LM-91").goTo("button", "^Take out of service");
         }
     }
