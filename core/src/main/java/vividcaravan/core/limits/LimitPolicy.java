@@ -141,8 +141,7 @@ public final class LimitPolicy {
         }
         if (!(lowCriticalPct > 0 && lowCriticalPct < 100)) {
             faults.add(new LimitFault(
-                    "lowCriticalPct",
-                    "The second limit must be above 0 and below 100 %, was " + lowCriticalPct + "."));
+                    "lowCriticalPct", "The second limit must be above 0 and below 100 %, was " + lowCriticalPct + "."));
         } else if (!(lowCriticalPct > lowPct)) {
             faults.add(new LimitFault(
                     "lowCriticalPct",
