@@ -5,7 +5,7 @@ import { LIMITS } from './vocabulary';
 
 export type HeatName = 'temperatureC' | 'temperatureCriticalC';
 /** A limit that is a share of the target. */
-export type LimitName = Exclude<keyof LimitPolicy, 'basis' | HeatName>;
+export type LimitName = Exclude<keyof LimitPolicy, 'basis' | 'referenceC' | HeatName>;
 
 const shares = (unit: 'BELOW_TARGET' | 'OVER_TARGET', sign: 1 | -1) =>
   LIMITS.filter((limit) => limit.unit === unit).map(({ name, words }) => ({

@@ -26,6 +26,10 @@ const { age } = useClock();
       <template v-if="limits">
         <dt class="text-quiet">Target</dt>
         <dd class="figure text-right">{{ units.pressureWords(limits.targetKpa) }}</dd>
+        <template v-if="limits.coldKpa !== limits.targetKpa">
+          <dt class="text-quiet">Cold target, at {{ units.temperatureWords(limits.referenceC) }}</dt>
+          <dd class="figure text-right">{{ units.pressureWords(limits.coldKpa) }}</dd>
+        </template>
       </template>
       <template v-if="typeof wheel.deviation === 'number'">
         <dt class="text-quiet">Deviation</dt>

@@ -17,6 +17,12 @@ type Axle = VehicleItem['axles'][number];
 const LEVELS = { FLEET: '', DUTY: ', by duty', TEMPLATE: ', template', AXLE: ', its own' };
 const from = (axle: Axle, name: string) => LEVELS[axle.levels[name] ?? 'FLEET'];
 const percent = (value: number) => `${Math.round(value * 10) / 10}`;
+
+/** At what temperature its cold target holds, where that is not the temperature that pressures are judged at. */
+const holds = (axle: VehicleItem['axles'][number]) =>
+  axle.limits.coldKpa === axle.limits.targetKpa
+    ? ''
+    : `, its cold target at ${units.temperatureWords(axle.limits.referenceC)}${from(axle, 'referenceC')}`;
 </script>
 
 <template>
@@ -48,7 +54,12 @@ const percent = (value: number) => `${Math.round(value * 10) / 10}`;
             <th scope="row" class="py-1 font-medium">
               <span class="figure">{{ i + 1 }}</span> {{ roleWords(axle.role) }}
             </th>
-            <td class="figure text-right">{{ units.pressureNumber(axle.limits.targetKpa) }}</td>
+            <td class="figure text-right">
+              {{ units.pressureNumber(axle.limits.targetKpa)
+              }}<span v-if="axle.limits.coldKpa !== axle.limits.targetKpa" class="block text-quiet"
+                >cold {{ units.pressureNumber(axle.limits.coldKpa) }}</span
+              >
+            </td>
             <td v-for="row in SHARES" :key="row.name" class="text-right">
               <span class="figure">{{
                 units.pressureNumber(kpaOf(row.name, axle.policy, axle.limits.targetKpa))
@@ -70,7 +81,7 @@ const percent = (value: number) => `${Math.round(value * 10) / 10}`;
             <td>
               {{
                 axle.limits.basis === 'COMPENSATED' && !axle.isBallasted
-                  ? `at ${units.reference.value}`
+                  ? `at ${units.reference.value}${holds(axle)}`
                   : 'on the gauge'
               }}{{ axle.isBallasted ? ', liquid ballast' : from(axle, 'basis')
               }}{{ axle.isSelfInflating ? '; inflates itself' : '' }}

@@ -1,11 +1,16 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import type { LimitPreview } from '@/api/limits';
 import { useUnits } from '@/shared/units';
 import { axlesWords } from './ruler';
 import { vStacked } from '@/shared/stacked';
 
 /** What a change of limits comes to: axles, and the wheels that would be outside or back in band. */
-defineProps<{ preview: LimitPreview }>();
+const props = defineProps<{ preview: LimitPreview }>();
+
+const isTargetMoved = computed(() =>
+  props.preview.axles.some((one) => one.before.targetKpa !== one.after.targetKpa),
+);
 
 const units = useUnits();
 const wheelsWords = (count: number) => (count ? `${count} ${count === 1 ? 'wheel' : 'wheels'}` : 'no wheel');
@@ -43,6 +48,7 @@ const change = (before: number, after: number) =>
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th class="font-normal">Axle</th>
+          <th v-if="isTargetMoved" class="font-normal">Target</th>
           <th class="font-normal">Second limit</th>
           <th class="font-normal">First limit</th>
           <th class="font-normal">Over</th>
@@ -55,6 +61,9 @@ const change = (before: number, after: number) =>
           class="border-b border-rule"
         >
           <td class="figure whitespace-nowrap">{{ one.vehicle }} {{ one.axle }}</td>
+          <td v-if="isTargetMoved" class="figure">
+            {{ change(one.before.targetKpa, one.after.targetKpa) }}
+          </td>
           <td class="figure">{{ change(one.before.lowCriticalKpa, one.after.lowCriticalKpa) }}</td>
           <td class="figure">{{ change(one.before.lowKpa, one.after.lowKpa) }}</td>
           <td class="figure">{{ change(one.before.highKpa, one.after.highKpa) }}</td>

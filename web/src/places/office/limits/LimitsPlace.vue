@@ -12,7 +12,9 @@ import {
 import { useSession } from '@/api/session';
 import ChoiceRow from '@/shared/ChoiceRow.vue';
 import PressureField from '@/shared/PressureField.vue';
+import TemperatureField from '@/shared/TemperatureField.vue';
 import { useAttempt } from '@/shared/useAttempt';
+import { useUnits } from '@/shared/units';
 import { LIMITS, namesIn, wordsOf } from '@/shared/vocabulary';
 import ChangesMade from './ChangesMade.vue';
 import LimitPreviewSheet from './LimitPreviewSheet.vue';
@@ -50,6 +52,10 @@ const policy = ref<LimitPolicy>();
 const startTarget = ref(800);
 const target = ref(800);
 const preview = ref<LimitPreview>();
+const REFERENCE_C = 20;
+/** Counts how often the fields begin anew with what is in force. */
+const refill = ref(0);
+const units = useUnits();
 const { trouble, attempt } = useAttempt();
 const made = ref<LimitPreview>();
 
@@ -68,13 +74,18 @@ const inForce = computed<LimitPolicy | undefined>(() => {
 });
 function begin(): void {
   if (!inForce.value) return;
+  refill.value++;
   start.value = { ...inForce.value };
   policy.value = { ...inForce.value };
   if (level.value === 'AXLES' && axle.value) {
-    startTarget.value = axle.value.limits.targetKpa;
-    target.value = axle.value.limits.targetKpa;
+    startTarget.value = axle.value.limits.coldKpa;
+    target.value = axle.value.limits.coldKpa;
   }
   preview.value = undefined;
+}
+function startFrom(school: LimitPolicy): void {
+  policy.value = { ...school };
+  refill.value++;
 }
 watch([inForce, level], begin, { immediate: true });
 watch([policy, target, scope], () => {
@@ -131,6 +142,13 @@ const basis = computed({
     if (policy.value) policy.value = { ...policy.value, basis: value };
   },
 });
+/** Empty is 20 °C, the trade's own. */
+const reference = computed({
+  get: () => policy.value?.referenceC ?? null,
+  set: (celsius) => {
+    if (policy.value) policy.value = { ...policy.value, referenceC: celsius ?? REFERENCE_C };
+  },
+});
 </script>
 
 <template>
@@ -149,12 +167,21 @@ const basis = computed({
             :key="school.school"
             type="button"
             class="button"
-            @click="policy = { ...school.policy }"
+            @click="startFrom(school.policy)"
           >
             {{ school.words }}
           </button>
         </div>
         <ChoiceRow v-model="basis" label="Judged" :choices="BASES" />
+        <div v-if="basis === 'COMPENSATED'" class="flex flex-wrap items-start gap-x-4">
+          <TemperatureField :key="refill" v-model="reference" class="w-32" label="Targets hold at" />
+          <p class="max-w-prose flex-1 basis-72 text-quiet">
+            How warm a tyre is that is to have its cold target: {{ units.temperatureWords(REFERENCE_C) }}, or
+            what a season’s mornings are like. Moved down for the winter, every tyre is to have more air, and
+            those that have not been filled yet are called low; moved up again in spring, before it gets warm.
+            Never above what tyre, rim and valve may have cold.
+          </p>
+        </div>
         <LimitRuler v-model:policy="policy" v-model:target="target" :is-target-fixed="level !== 'AXLES'" />
         <div class="flex flex-wrap items-start gap-x-8 gap-y-2">
           <TypedLimits v-model="policy" :target="target" />

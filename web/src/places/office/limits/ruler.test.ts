@@ -10,6 +10,7 @@ const policy: LimitPolicy = {
   highPct: 15,
   temperatureC: 70,
   temperatureCriticalC: 85,
+  referenceC: 20,
 };
 
 describe('the limit ruler', () => {

@@ -3,7 +3,6 @@ package vividcaravan.core.judge;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
-import vividcaravan.core.alert.Evidence;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
@@ -116,7 +115,6 @@ final class Standing {
             saidAt = at;
             proofDue = null;
             isClearingDue = false;
-            remember(raised.evidence());
             findings.accept(raised);
         } else if (!isFaulty && kind != null) {
             kind = null;
@@ -145,17 +143,11 @@ final class Standing {
         }
     }
 
-    private void remember(Evidence evidence) {
-        if (evidence.pressureAt20Kpa() != null && evidence.targetKpa() != null) {
-            double share = evidence.pressureAt20Kpa() / evidence.targetKpa();
-            saidLowest = Double.isNaN(saidLowest) ? share : Math.min(saidLowest, share);
-            saidHighest = Double.isNaN(saidHighest) ? share : Math.max(saidHighest, share);
-        }
-        if (evidence.temperatureC() != null) {
-            saidHottest = Double.isNaN(saidHottest)
-                    ? evidence.temperatureC()
-                    : Math.max(saidHottest, evidence.temperatureC());
-        }
+    /** Takes note of what was just said of it, as {@link #isFurther} compares it. */
+    void said(double share, double celsius) {
+        saidLowest = Double.isNaN(saidLowest) ? share : Math.min(saidLowest, share);
+        saidHighest = Double.isNaN(saidHighest) ? share : Math.max(saidHighest, share);
+        saidHottest = Double.isNaN(saidHottest) ? celsius : Math.max(saidHottest, celsius);
     }
 
     private void forgetSaid() {

@@ -92,12 +92,19 @@ final class WheelReport {
                     rules.position(),
                     reading.at(),
                     findings);
+            if (raised != null && reading.isMeasurement()) {
+                standing.said(shareAtTwenty(reading, rules), reading.temperatureC());
+            }
         }
     }
 
     private static boolean isFurther(Standing standing, Reading reading, WheelRules rules) {
+        return standing.isFurther(shareAtTwenty(reading, rules), reading.temperatureC());
+    }
+
+    private static double shareAtTwenty(Reading reading, WheelRules rules) {
         double kpaAt20 = rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC());
-        return standing.isFurther(kpaAt20 / rules.limits().targetKpa(), reading.temperatureC());
+        return kpaAt20 / rules.limits().targetKpa();
     }
 
     /**
@@ -200,7 +207,7 @@ final class WheelReport {
                     case FAST_FALL, LOW_SECOND, LEAK, LEAK_HIDDEN, LEAK_SOON -> limits.lowCriticalKpa();
                     case RUN_SOFT -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW_NEXT_STOP -> limits.targetKpa() * (1 - PressureLimits.nextStopShare(limits));
-                    case LOW_WHEN_COLD -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
+                    case LOW_WHEN_COLD -> limits.coldKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW, SEEP, SEEP_SOON -> limits.lowKpa();
                     case HIGH -> limits.highKpa();
                     default -> null;
@@ -214,15 +221,16 @@ final class WheelReport {
         boolean isMeasured = reading.isMeasurement();
         double trendKpa = isMeasured ? rules.trendKpa(reading) : Double.NaN;
         FallWindow.Peak peak = isMeasured ? falls.peak(reading.at()) : null;
+        boolean isAtTwenty = isJudgedAtTwenty(ofAir, reading, rules, trendKpa);
         return new Evidence(
                 reading.at(),
                 isMeasured ? reading.pressureKpa() : null,
                 isMeasured ? rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC()) : null,
                 isMeasured ? reading.temperatureC() : null,
-                limits.targetKpa(),
+                isAtTwenty ? limits.targetKpa() : limits.coldKpa(),
                 limitKpa,
                 limitC,
-                isJudgedAtTwenty(ofAir, reading, rules, trendKpa),
+                isAtTwenty,
                 worst == Limit.FAST_FALL && peak != null ? peak.kpaAt20() - trendKpa : null,
                 isMeasured ? minutesToCritical(reading.at(), limits, trendKpa, peak) : null,
                 isRunSoft(rules),

@@ -2,15 +2,18 @@ package vividcaravan.core.limits;
 
 import java.util.ArrayList;
 import java.util.List;
+import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.units.PressureUnit;
 
 /**
- * The limits of one axle as pressures: {@code high > target > first limit > second limit}.
+ * The limits of one axle as pressures: {@code high > target > first limit > second limit}. Where pressures are judged at
+ * 20 °C and the cold target is to hold at another temperature, the target is what such a tyre has at 20 °C, at constant volume.
  *
- * @param targetKpa recommended cold pressure, kPa gauge, 50 to 1200
+ * @param coldKpa recommended cold pressure, kPa gauge, 50 to 1200
  * @param policy the shares and temperatures that apply
+ * @param targetKpa what is judged against: {@code coldKpa}, or what that is at 20 °C, kPa gauge
  */
-public record AxleLimits(double targetKpa, LimitPolicy policy) {
+public record AxleLimits(double coldKpa, LimitPolicy policy, double targetKpa) {
 
     /** The lowest cold pressure of a road or farm tyre that is taken, kPa. */
     public static final double LOWEST_TARGET_KPA = 50;
@@ -18,25 +21,46 @@ public record AxleLimits(double targetKpa, LimitPolicy policy) {
     public static final double HIGHEST_TARGET_KPA = 1200;
     /** The range assumed of a sensor whose own range is unknown, kPa [common practice]. */
     public static final double SENSOR_RANGE_KPA = 1400;
+    /** What targets hold at where nobody says otherwise, °C. */
+    private static final double REFERENCE_C = 20;
     /** A tyre that shows no more than this share of its target is flat [our judgement]. */
     public static final double FLAT_SHARE = 0.1;
 
     /**
      * @throws IllegalArgumentException if {@link #faults} would not be empty
      */
+    public AxleLimits(double coldKpa, LimitPolicy policy) {
+        this(coldKpa, policy, atTwenty(coldKpa, policy));
+    }
+
+    /**
+     * @throws IllegalArgumentException if {@link #faults} would not be empty
+     */
     public AxleLimits {
-        List<LimitFault> faults = faults(targetKpa, policy);
+        List<LimitFault> faults = faults(coldKpa, policy);
         if (!faults.isEmpty()) {
             throw new IllegalArgumentException(faults.get(0).message());
         }
     }
 
+    private static double atTwenty(double coldKpa, LimitPolicy policy) {
+        boolean isMoved = policy.basis() == Basis.COMPENSATED && policy.referenceC() != REFERENCE_C;
+        // Height makes less than a kilopascal of difference here.
+        return isMoved ? TemperatureCompensation.AT_SEA_LEVEL.compensateKpa(coldKpa, policy.referenceC()) : coldKpa;
+    }
+
+    /** The same for a tyre as cold as the air, whatever the temperature: its target on a gauge is the cold one. */
+    public AxleLimits onTheGauge() {
+        return targetKpa == coldKpa ? this : new AxleLimits(coldKpa, policy, coldKpa);
+    }
+
     /** What is wrong with such a target under {@code policy}; empty if it can stand. */
-    public static List<LimitFault> faults(double targetKpa, LimitPolicy policy) {
+    public static List<LimitFault> faults(double coldKpa, LimitPolicy policy) {
         List<LimitFault> faults = new ArrayList<>();
-        if (!(targetKpa >= LOWEST_TARGET_KPA && targetKpa <= HIGHEST_TARGET_KPA)) {
+        double targetKpa = atTwenty(coldKpa, policy);
+        if (!(coldKpa >= LOWEST_TARGET_KPA && coldKpa <= HIGHEST_TARGET_KPA)) {
             faults.add(new LimitFault(
-                    "coldPressureKpa", "The cold pressure must be 50 to 1200 kPa, was " + targetKpa + "."));
+                    "coldPressureKpa", "The cold pressure must be 50 to 1200 kPa, was " + coldKpa + "."));
         } else if (!(targetKpa * (1 + policy.highPct() / 100) <= SENSOR_RANGE_KPA)) {
             faults.add(new LimitFault(
                     "highPct",
@@ -59,6 +83,11 @@ public record AxleLimits(double targetKpa, LimitPolicy policy) {
     /** High limit, kPa. */
     public double highKpa() {
         return targetKpa * (1 + policy.highPct() / 100);
+    }
+
+    /** How far the gauge of a cold tyre is from its cold target: 0.1 is ten per cent above. */
+    public double coldDeviation(double gaugeKpa) {
+        return gaugeKpa / coldKpa - 1;
     }
 
     /** How far {@code kpa} is from target: 0.1 is ten per cent above. */

@@ -13,7 +13,8 @@ public enum LimitName {
     LOW_CRITICAL_PCT("lowCriticalPct", "second limit", Unit.BELOW_TARGET, 0, 100, 20),
     HIGH_PCT("highPct", "over", Unit.OVER_TARGET, 0, 200, 15),
     TEMPERATURE_C("temperatureC", "hot", Unit.CELSIUS, 30, 150, 70),
-    TEMPERATURE_CRITICAL_C("temperatureCriticalC", "hot, stop", Unit.CELSIUS, 30, 150, 85);
+    TEMPERATURE_CRITICAL_C("temperatureCriticalC", "hot, stop", Unit.CELSIUS, 30, 150, 85),
+    REFERENCE_C("referenceC", "targets hold at", Unit.CELSIUS, -30, 40, 20);
 
     /** What a limit is counted in. */
     public enum Unit {

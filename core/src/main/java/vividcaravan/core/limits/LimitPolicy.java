@@ -121,6 +121,14 @@ public final class LimitPolicy {
         return number(LimitName.TEMPERATURE_CRITICAL_C);
     }
 
+    /**
+     * How warm a tyre is that is to have its cold target, °C: 20, or what the mornings of a season are like. On the gauge it
+     * counts for nothing: there a cold tyre is to have its target whatever the weather.
+     */
+    public double referenceC() {
+        return number(LimitName.REFERENCE_C);
+    }
+
     private static double number(LimitOverrides limits, LimitName name) {
         return limits.value(name)
                 .filter(Double.class::isInstance)

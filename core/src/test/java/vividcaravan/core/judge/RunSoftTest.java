@@ -2,6 +2,7 @@ package vividcaravan.core.judge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 import static vividcaravan.core.judge.JudgedWheel.TARGET;
 
 import java.util.List;
@@ -24,6 +25,7 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.Basis;
+import vividcaravan.core.limits.LimitName;
 import vividcaravan.core.limits.LimitPolicy;
 
 /** The 80 % rule [29 CFR 1910.177(f), from memory], and what is closed while a tyre goes on to lose air. */
@@ -39,6 +41,18 @@ class RunSoftTest {
             wheel.now += JudgedWheel.MINUTE;
             wheel.take(new Reading(wheel.now, kpa, celsius, null, null, moving));
         }
+    }
+
+    /** 800 kPa at 0 °C are 866 at 20 °C: what is right by the summer's reference is 8 % low, and 770 kPa 11 %. */
+    @Test
+    void withTheReferenceMovedDownATyreIsToHaveMoreAir() {
+        LimitPolicy winter = LimitPolicy.DEFAULT.with(LimitName.REFERENCE_C, 0.0);
+        JudgedWheel right = new JudgedWheel("2LO", winter, VehicleKind.RIGID_TRUCK, TARGET).steady(8, TARGET, 20);
+        JudgedWheel low = new JudgedWheel("2LO", winter, VehicleKind.RIGID_TRUCK, TARGET).steady(8, 770, 20);
+
+        assertThat(right.alerts()).isEmpty();
+        assertThat(low.alert().kind()).isEqualTo(AlertKind.UNDER_PRESSURE);
+        assertThat(low.alert().evidence().targetKpa()).isCloseTo(866, within(0.1));
     }
 
     @ParameterizedTest(name = "{0}, limits {1} and {2} %")

@@ -45,6 +45,36 @@ class AxleLimitsTest {
         assertThat(AxleLimits.faults(1121, high)).extracting(LimitFault::field).containsExactly("highPct");
     }
 
+    /** 900 kPa at 20 °C are 797.53 at −10 °C [Gay-Lussac at constant volume, computed]. */
+    @Test
+    void aTargetThatHoldsInTheColdIsMoreAtTwentyDegrees() {
+        AxleLimits winter = new AxleLimits(797.53, LimitPolicy.DEFAULT.with(LimitName.REFERENCE_C, -10.0));
+
+        assertThat(winter.targetKpa()).isCloseTo(900, within(0.01));
+        assertThat(winter.lowKpa()).isCloseTo(810, within(0.01));
+        assertThat(winter.coldDeviation(797.53)).isZero();
+        assertThat(winter.onTheGauge().lowKpa()).isCloseTo(717.777, within(0.001));
+    }
+
+    @Test
+    void onTheGaugeTheReferenceCountsForNothing() {
+        LimitPolicy gauge = LimitPolicy.DEFAULT.with(LimitName.BASIS, Basis.GAUGE);
+
+        assertThat(new AxleLimits(800, gauge.with(LimitName.REFERENCE_C, -10.0)).targetKpa())
+                .isEqualTo(800);
+        assertThat(new AxleLimits(800, LimitPolicy.DEFAULT).targetKpa()).isEqualTo(800);
+    }
+
+    @Test
+    void aReferenceThatPutsTheHighLimitBeyondTheSensorIsRefused() {
+        LimitPolicy winter = LimitPolicy.DEFAULT.with(LimitName.REFERENCE_C, -30.0);
+
+        assertThat(AxleLimits.faults(950, winter)).isEmpty();
+        assertThat(AxleLimits.faults(1100, winter))
+                .extracting(LimitFault::field)
+                .containsExactly("highPct");
+    }
+
     @ParameterizedTest(name = "{1} % of {0} {3} typed as {2}: {4}")
     @CsvSource({
         "90,  25,  117,  PSI, 112.5", // typed by hand as 25 %, is 30 %

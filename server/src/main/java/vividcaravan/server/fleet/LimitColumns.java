@@ -26,6 +26,9 @@ class LimitColumns {
     @Column(name = "temperature_critical_c")
     Double temperatureCriticalC;
 
+    @Column(name = "reference_c")
+    Double referenceC;
+
     static LimitColumns of(LimitOverrides limits) {
         LimitColumns columns = new LimitColumns();
         columns.basis = (Basis) limits.value(LimitName.BASIS).orElse(null);
@@ -34,6 +37,7 @@ class LimitColumns {
         columns.highPct = number(limits, LimitName.HIGH_PCT);
         columns.temperatureC = number(limits, LimitName.TEMPERATURE_C);
         columns.temperatureCriticalC = number(limits, LimitName.TEMPERATURE_CRITICAL_C);
+        columns.referenceC = number(limits, LimitName.REFERENCE_C);
         return columns;
     }
 
@@ -51,6 +55,7 @@ class LimitColumns {
                         .with(LimitName.LOW_CRITICAL_PCT, columns.lowCriticalPct)
                         .with(LimitName.HIGH_PCT, columns.highPct)
                         .with(LimitName.TEMPERATURE_C, columns.temperatureC)
-                        .with(LimitName.TEMPERATURE_CRITICAL_C, columns.temperatureCriticalC);
+                        .with(LimitName.TEMPERATURE_CRITICAL_C, columns.temperatureCriticalC)
+                        .with(LimitName.REFERENCE_C, columns.referenceC);
     }
 }

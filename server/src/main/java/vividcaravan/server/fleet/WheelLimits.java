@@ -13,7 +13,9 @@ public record WheelLimits(
         double lowCriticalKpa,
         double highKpa,
         double temperatureC,
-        double temperatureCriticalC) {
+        double temperatureCriticalC,
+        double coldKpa,
+        double referenceC) {
 
     /** The limits in {@code rules}. */
     public static WheelLimits of(WheelRules rules) {
@@ -29,6 +31,8 @@ public record WheelLimits(
                 Rounded.tenth(limits.lowCriticalKpa()),
                 Rounded.tenth(limits.highKpa()),
                 Rounded.tenth(limits.policy().temperatureC()),
-                Rounded.tenth(limits.policy().temperatureCriticalC()));
+                Rounded.tenth(limits.policy().temperatureCriticalC()),
+                Rounded.tenth(limits.coldKpa()),
+                Rounded.tenth(limits.policy().referenceC()));
     }
 }

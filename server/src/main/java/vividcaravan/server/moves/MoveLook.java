@@ -89,7 +89,7 @@ class MoveLook {
             held.of(standing(plan, move.tyre()), seat(vehicle, wheel.position()))
                     .forEach(advice -> said.add(new MoveWord(advice.isRefusal(), advice.words())));
             if (!wheel.position().isSpare()) {
-                target = vehicle.rulesAt(wheel.position()).limits().targetKpa();
+                target = vehicle.rulesAt(wheel.position()).limits().coldKpa();
                 now = sensor.map(one -> pressure(vehicle, one)).orElse(null);
             }
         }

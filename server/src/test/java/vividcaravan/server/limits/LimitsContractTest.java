@@ -179,6 +179,36 @@ class LimitsContractTest {
     }
 
     @Test
+    void theReferenceIsMovedWithItsConsequencesShownFirst() {
+        door.readings(array(List.of(reading(left, Instant.now(), 760, 20))));
+        String winter = here() + ", \"limits\": { \"referenceC\": 0 }";
+
+        JsonNode preview = change(winter, true).json();
+
+        // 800 kPa at 0 °C are 866 at 20 °C, and 760 are 12 % less.
+        JsonNode first = preview.get("axles").get(0);
+        assertThat(first.get("before").get("targetKpa").asDouble()).isEqualTo(800);
+        assertThat(first.get("after").get("targetKpa").asDouble()).isCloseTo(866, within(0.05));
+        assertThat(first.get("after").get("coldKpa").asDouble()).isEqualTo(800);
+        assertThat(preview.get("opens").get(0).get("words").asString()).contains("below the first limit");
+        assertThat(axle(1).get("limits").get("targetKpa").asDouble()).isEqualTo(800);
+
+        change(winter, false);
+        JsonNode limits = axle(1).get("limits");
+        assertThat(limits.get("targetKpa").asDouble()).isCloseTo(866, within(0.05));
+        assertThat(limits.get("referenceC").asDouble()).isZero();
+        assertThat(limits.get("coldKpa").asDouble()).isEqualTo(800);
+        assertThat(door.get("/api/v1/fleet-export").text()).contains("\"referenceC\"");
+    }
+
+    @Test
+    void aReferenceThatNoYardHasIsRefused() {
+        assertThat(change(here() + ", \"limits\": { \"referenceC\": -60 }", true)
+                        .text())
+                .contains("targets hold at");
+    }
+
+    @Test
     void whatAChangeWouldCloseIsShown() {
         door.readings(array(List.of(reading(left, Instant.now(), 715, 20))));
 

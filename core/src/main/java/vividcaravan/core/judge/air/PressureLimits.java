@@ -52,7 +52,7 @@ public final class PressureLimits {
         double deviation = limits.deviation(kpa - heat);
         double low = limits.policy().lowPct() / 100;
         double second = limits.policy().lowCriticalPct() / 100;
-        double gauge = limits.deviation(m.gaugeKpa());
+        double gauge = limits.coldDeviation(m.gaugeKpa());
         // Whatever the policy goes by, heat is no air. What a brake does to the sensor at the rim excuses the first
         // stage
         // only: a soft tyre heats itself, and from here that looks the same.

@@ -33,7 +33,7 @@ public final class Soak {
             at = m.at();
             gaugeKpa = m.gaugeKpa();
             celsius = m.celsius();
-            gaugeDeviation = m.rules().limits().deviation(gaugeKpa);
+            gaugeDeviation = m.rules().limits().coldDeviation(gaugeKpa);
             deviation = m.rules().limits().deviation(m.trendKpa());
         }
         return isSoaked;

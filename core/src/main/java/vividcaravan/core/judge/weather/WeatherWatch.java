@@ -63,7 +63,7 @@ public final class WeatherWatch {
                     && soak.gaugeDeviation() <= -PressureLimits.RUN_SOFT_LOW + DEADBAND) {
                 isDeepStill = true;
                 if (soak.gaugeDeviation() <= -PressureLimits.RUN_SOFT_LOW + PressureLimits.HAIR) {
-                    shortfalls.add(new Evidence.Shortfall(wheel.position(), limits.targetKpa() - soak.gaugeKpa()));
+                    shortfalls.add(new Evidence.Shortfall(wheel.position(), limits.coldKpa() - soak.gaugeKpa()));
                     isTight = true;
                 }
             }
@@ -99,8 +99,8 @@ public final class WeatherWatch {
                 soak.gaugeKpa(),
                 (1 + soak.deviation()) * limits.targetKpa(),
                 soak.celsius(),
-                limits.targetKpa(),
-                limits.lowKpa(),
+                limits.coldKpa(),
+                limits.onTheGauge().lowKpa(),
                 null,
                 false,
                 null,

@@ -107,7 +107,7 @@ class JobView {
         return new JobItem.JobWheel(
                 position.code(),
                 position.words(),
-                vehicle.rulesAt(position).limits().targetKpa(),
+                vehicle.rulesAt(position).limits().coldKpa(),
                 WheelStates.find(vehicle, position, clock.instant())
                         .orElseThrow(() ->
                                 Refusal.conflict("The vehicle was described anew just now. Load the page again.")),

@@ -84,7 +84,7 @@ class PressureLook {
         List<Wheel> wheels = new ArrayList<>();
         VehicleSnapshot snapshot = vehicle.snapshot();
         for (Position position : snapshot.description().layout().positions()) {
-            double target = snapshot.rules().at(position).orElseThrow().limits().targetKpa();
+            double target = snapshot.rules().at(position).orElseThrow().limits().coldKpa();
             Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
             boolean isFresh = isFresh(newest);
             // A round is gone with a hand gauge: its figures are a gauge's, wherever the vehicle stands.

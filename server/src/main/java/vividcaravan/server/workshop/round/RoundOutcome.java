@@ -111,7 +111,7 @@ class RoundOutcome {
         VehicleSnapshot snapshot = vehicle.snapshot();
         AxleLimits limits = Position.find(wheel.position())
                 .flatMap(position -> snapshot.rules().at(position))
-                .map(rules -> rules.limits())
+                .map(rules -> rules.limits().onTheGauge())
                 .orElse(null);
         if (limits == null
                 || set == null

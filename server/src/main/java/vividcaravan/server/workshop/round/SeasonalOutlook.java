@@ -129,7 +129,8 @@ class SeasonalOutlook {
                 unheard += position.isSpare() ? 0 : 1;
                 continue;
             }
-            AxleLimits limits = snapshot.rules().at(position).orElseThrow().limits();
+            AxleLimits limits =
+                    snapshot.rules().at(position).orElseThrow().limits().onTheGauge();
             double now = vehicle.compensation(sensor).gaugeKpa(newest.pressureKpa());
             ColdMorning morning = ColdMorning.of(
                     new ColdMorning.Held(
