@@ -31,7 +31,8 @@ export const OFFICE_PAGES: PlacePage[] = [
     title: 'Limits',
     answers: 'How much pressure and heat each axle may have before somebody is told.',
     rights: MANAGERS_CHANGE,
-    alsoCalled: 'low high hot temperature per cent policy ruler thresholds alarms compensation gauge basis',
+    alsoCalled:
+      'low high hot temperature per cent policy ruler thresholds alarms compensation gauge basis reference winter season',
     roles: NOT_DRIVERS,
     component: () => import('./office/limits/LimitsPlace.vue'),
   },

@@ -101,6 +101,11 @@ const begin = () =>
         Some would be above their upper limit at 20 °C once they are filled for that morning. Fill those
         nearer to the cold, or in two steps.
       </p>
+      <p class="mt-1 max-w-2xl text-quiet print:hidden">
+        If tyres are to keep that air for the season, say under
+        <RouterLink :to="{ name: 'limits' }">Limits</RouterLink> at what temperature targets hold; what it
+        comes to is shown first.
+      </p>
       <label
         v-if="under.length > below.length"
         class="mt-2 inline-flex min-h-11 items-center gap-2 print:hidden"

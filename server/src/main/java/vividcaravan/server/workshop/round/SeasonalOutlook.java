@@ -129,12 +129,12 @@ class SeasonalOutlook {
                 unheard += position.isSpare() ? 0 : 1;
                 continue;
             }
-            AxleLimits limits =
-                    snapshot.rules().at(position).orElseThrow().limits().onTheGauge();
+            AxleLimits judged = snapshot.rules().at(position).orElseThrow().limits();
+            AxleLimits limits = judged.onTheGauge();
             double now = vehicle.compensation(sensor).gaugeKpa(newest.pressureKpa());
             ColdMorning morning = ColdMorning.of(
                     new ColdMorning.Held(
-                            limits.targetKpa(), limits.lowKpa(), limits.lowCriticalKpa(), limits.highKpa()),
+                            limits.targetKpa(), limits.lowKpa(), limits.lowCriticalKpa(), judged.highKpa()),
                     now,
                     newest.temperatureC(),
                     morningC,
