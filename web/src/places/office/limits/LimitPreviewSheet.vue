@@ -44,7 +44,11 @@ const change = (before: number, after: number) =>
         <span class="figure">{{ one.vehicle }}</span> {{ one.words }}
       </li>
     </ul>
-    <table v-stacked v-if="preview.axles.length" class="mt-3 w-full [&_td]:py-0.5 [&_td]:pr-3">
+    <table
+      v-stacked
+      v-if="preview.axles.length"
+      class="mt-3 w-full [&_td]:py-0.5 [&_td]:pr-3 [&_th]:pr-3 [&_th]:align-bottom"
+    >
       <thead class="text-quiet">
         <tr class="border-b border-rule">
           <th class="font-normal">Axle</th>
