@@ -172,7 +172,7 @@ class DemoTest extends InBrowser {
                 Map.entry("/stores/tyres", "Take a tyre in"),
                 Map.entry("/stores/every-sensor", "Heard and not ours"),
                 Map.entry("/stores/batteries", "The next twelve months"),
-                Map.entry("/stores/receivers", "Receivers"),
+                Map.entry("/stores/receivers", "A reading may name the receiver"),
                 Map.entry("/workshop/cold", "Expected morning"),
                 Map.entry("/stores/gauges", "LK gauge 1"),
                 Map.entry("/stores/tyres/1", "Where it was"),
