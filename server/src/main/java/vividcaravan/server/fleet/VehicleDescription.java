@@ -85,7 +85,9 @@ public record VehicleDescription(
 
     /** Target and limits in force on an axle. */
     public AxleLimits limits(AxleDescription axle) {
-        return new AxleLimits(axle.targets().kpa(use), policy(axle));
+        AxleLimits limits = new AxleLimits(axle.targets().kpa(use), policy(axle));
+        // The gas law says nothing of a tyre with liquid in it: it is judged on the gauge, against its cold target.
+        return axle.isBallasted() ? limits.onTheGauge() : limits;
     }
 
     /** The uses that some axle has a target of its own for. */

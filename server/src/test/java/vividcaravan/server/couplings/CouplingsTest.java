@@ -112,17 +112,22 @@ class CouplingsTest {
         assertThat(product.door().get("/api/v1/logbook?kind=COUPLED").text()).contains("coupled DO-1 and ST-1");
     }
 
-    @Test
-    void whatSpeaksAgainstTheTrailerSpeaksAgainstLeaving() {
-        couple("ST-1", "TU-1");
-        product.pass(Duration.ofMinutes(11));
+    private void theTrailerIsSoft() {
         List<String> soft = new ArrayList<>();
         for (int i = 0; i < 6; i++) {
             Instant at = product.now().minusSeconds(600 - i * 60);
             soft.add(heard("B00001", at, "yard", 600, "true"));
             soft.add(heard("A00001", at, "yard", 850, "true"));
+            soft.add(heard("A00002", at, "yard", 850, "true"));
         }
         product.door().readings(array(soft));
+    }
+
+    @Test
+    void whatSpeaksAgainstTheTrailerSpeaksAgainstLeaving() {
+        couple("ST-1", "TU-1");
+        product.pass(Duration.ofMinutes(11));
+        theTrailerIsSoft();
 
         JsonNode departure = vehicle("TU-1").get("departure");
         assertThat(departure.get("verdict").asString()).isEqualTo("NOT_YET");
@@ -143,14 +148,7 @@ class CouplingsTest {
     void aWheelOfATrailerIsHeldAgainstThoseOfTheVehicleThatPullsIt() {
         couple("ST-1", "TU-1");
         product.pass(Duration.ofMinutes(11));
-        List<String> soft = new ArrayList<>();
-        for (int i = 0; i < 6; i++) {
-            Instant at = product.now().minusSeconds(600 - i * 60);
-            soft.add(heard("B00001", at, "yard", 600, "true"));
-            soft.add(heard("A00001", at, "yard", 850, "true"));
-            soft.add(heard("A00002", at, "yard", 850, "true"));
-        }
-        product.door().readings(array(soft));
+        theTrailerIsSoft();
         String id =
                 product.door().get("/api/v1/alerts").json().at("/items/0/id").asString();
 

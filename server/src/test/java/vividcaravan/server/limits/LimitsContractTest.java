@@ -202,6 +202,27 @@ class LimitsContractTest {
     }
 
     @Test
+    void aTyreWithLiquidInItIsHeldToItsColdTargetWhateverTheReference() {
+        String tractor = ref + "-B";
+        assertThat(door.importFleet(Door.document(
+                                """
+                                { "ref": "%s", "kind": "DOLLY", "axles": [
+                                  { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 160, "ballasted": true,
+                                    "limits": { "referenceC": 0 } },
+                                  { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 160,
+                                    "limits": { "referenceC": 0 } } ] }"""
+                                        .formatted(tractor),
+                                ""))
+                        .status())
+                .isEqualTo(200);
+
+        JsonNode axles = door.get("/api/v1/vehicles/" + tractor).json().get("axles");
+
+        assertThat(axles.get(0).get("limits").get("targetKpa").asDouble()).isEqualTo(160);
+        assertThat(axles.get(1).get("limits").get("targetKpa").asDouble()).isCloseTo(179.1, within(0.05));
+    }
+
+    @Test
     void aReferenceThatNoYardHasIsRefused() {
         assertThat(change(here() + ", \"limits\": { \"referenceC\": -60 }", true)
                         .text())

@@ -11,8 +11,11 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
-import java.util.Queue;
-import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -33,7 +36,10 @@ final class OpenStream implements AutoCloseable {
     }
 
     final HttpResponse<InputStream> response;
-    final Queue<Event> events = new ConcurrentLinkedQueue<>();
+    private final BlockingQueue<Event> events = new LinkedBlockingQueue<>();
+    /** What came and was not asked for yet. */
+    private final List<Event> kept = new ArrayList<>();
+
     private volatile String lastId = "";
 
     private OpenStream(Door door, String lastEventId) throws IOException, InterruptedException {
@@ -87,13 +93,16 @@ final class OpenStream implements AutoCloseable {
         long until = System.nanoTime() + Patience.MOST.toNanos();
         try {
             while (System.nanoTime() < until) {
-                for (Event event : events) {
-                    if (event.name().equals(name) && isMeant.test(event)) {
-                        events.remove(event);
-                        return event;
+                Event event = events.poll(100, TimeUnit.MILLISECONDS);
+                if (event != null) {
+                    kept.add(event);
+                }
+                for (Event one : kept) {
+                    if (one.name().equals(name) && isMeant.test(one)) {
+                        kept.remove(one);
+                        return one;
                     }
                 }
-                Thread.sleep(20);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
