@@ -55,6 +55,13 @@ export const router = createRouter({
       meta: { title: 'Vehicles' },
     },
     {
+      path: '/vehicles/:vehicleRef/inspection-sheet',
+      name: 'inspection-sheet',
+      component: () => import('./places/vehicles/InspectionPage.vue'),
+      props: true,
+      meta: { title: 'Inspection sheet', roles: NOT_DRIVERS },
+    },
+    {
       path: '/workshop',
       name: 'workshop',
       component: () => import('./places/workshop/WorkshopPlace.vue'),

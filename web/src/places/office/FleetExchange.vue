@@ -64,8 +64,8 @@ const takeOut = (history: boolean) =>
     <p class="mt-1 max-w-2xl text-quiet">
       Depots, vehicles, axles, limits and sensors as one JSON file. What goes out can go in again here or
       elsewhere. A file with a fault changes nothing. With its past it also tells where sensors and tyres
-      were, what was moved, measured and repaired, and who pulled whom; that goes only into a product without
-      vehicles.
+      were, what was moved, measured, inflated and repaired, and who pulled whom; that goes only into a
+      product without vehicles.
     </p>
     <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
       <button type="button" class="button" @click="takeOut(false)">Take the fleet out</button>

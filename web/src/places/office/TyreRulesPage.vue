@@ -1,19 +1,16 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { ref, watch } from 'vue';
-import { answer, http, type Schemas } from '@/api/client';
+import type { Schemas } from '@/api/client';
+import { useRuleActions, useWorkshopRules } from '@/api/rules';
 import { useSession } from '@/api/session';
 import NumberField from '@/shared/NumberField.vue';
 import PressureField from '@/shared/PressureField.vue';
 import { useAttempt } from '@/shared/useAttempt';
 
 /** What the fleet asks of tyres and gauges. */
-const client = useQueryClient();
 const { isManager } = useSession();
-const { data } = useQuery({
-  queryKey: ['workshop rules'],
-  queryFn: () => answer(http.GET('/api/v1/workshop-rules')),
-});
+const { data } = useWorkshopRules();
+const { setRules } = useRuleActions();
 const rules = ref<Schemas['RuleFigures']>();
 const said = ref('');
 const { trouble, isBusy, attempt } = useAttempt();
@@ -23,9 +20,7 @@ async function store(): Promise<void> {
   const body = rules.value;
   said.value = '';
   if (!body) return;
-  const isStored = await attempt(async () =>
-    client.setQueryData(['workshop rules'], await answer(http.PUT('/api/v1/workshop-rules', { body }))),
-  );
+  const isStored = await attempt(() => setRules(body));
   if (isStored) said.value = 'Stored.';
 }
 </script>

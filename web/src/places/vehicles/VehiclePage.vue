@@ -96,10 +96,17 @@ const { data: chart } = useChart(() =>
       <span class="text-quiet">{{
         vehicle.lastHeardAt ? `last heard ${age(vehicle.lastHeardAt)} ago` : 'not heard yet'
       }}</span>
+      <span class="ml-auto"></span>
       <RouterLink
-        class="way ml-auto print:hidden"
+        class="way print:hidden"
         :to="{ name: 'vehicle-history', params: { vehicleRef: vehicle.ref } }"
         >Pressures day by day</RouterLink
+      >
+      <RouterLink
+        v-if="!isDriver"
+        class="way print:hidden"
+        :to="{ name: 'inspection-sheet', params: { vehicleRef: vehicle.ref } }"
+        >Inspection sheet</RouterLink
       >
       <button type="button" class="button print:hidden" @click="print">Print</button>
     </div>

@@ -44,7 +44,8 @@ public record TyreStay(long tyre, TyrePlace place, Long sensor, long from, long 
         return from < other.to && other.from < to;
     }
 
-    TyreStay until(long end) {
+    /** This stay, ended at {@code end}, epoch milliseconds. */
+    public TyreStay until(long end) {
         return new TyreStay(tyre, place, sensor, from, end);
     }
 

@@ -135,7 +135,8 @@ public class Describing {
     }
 
     /**
-     * Changes a description. Sensors at wheels that are no more are taken off from now on, with their history kept.
+     * Changes a description. Sensors at wheels that are no more are taken off from now on, with their history kept, and
+     * tyres go from there to the store.
      *
      * @param revision the one the change was made from
      * @throws Refusal if somebody else changed it meanwhile
@@ -154,8 +155,9 @@ public class Describing {
             VehicleDescription before = vehicle.description();
             return Decision.make(pen -> {
                 store.store(pen, vehicle, described.entry().description(fleet.book(), before), vehicle.state());
-                events.publishEvent(new VehicleRedescribed(pen, vehicle));
-                takeOffWhereNoWheelIs(pen, vehicle);
+                long now = clock.millis();
+                events.publishEvent(new VehicleRedescribed(pen, vehicle, now));
+                takeOffWhereNoWheelIs(pen, vehicle, now);
                 return new Done<>(vehicle, redescribed(vehicle, before));
             });
         });
@@ -167,7 +169,7 @@ public class Describing {
                 .with(DescriptionDifferences.between(before, vehicle.description()));
     }
 
-    private void takeOffWhereNoWheelIs(Pen pen, FleetVehicle vehicle) {
+    private void takeOffWhereNoWheelIs(Pen pen, FleetVehicle vehicle, long now) {
         AxleLayout layout = vehicle.description().layout();
         List<KnownSensor> lost = vehicle.sensors().entrySet().stream()
                 .filter(entry -> !layout.has(entry.getKey()))
@@ -175,7 +177,7 @@ public class Describing {
                 .toList();
         if (!lost.isEmpty()) {
             FittingChange change = new FittingChange(fleet, new LinkedHashSet<>(vehicle.everFitted()));
-            lost.forEach(sensor -> change.remove(sensor, clock.millis()));
+            lost.forEach(sensor -> change.remove(sensor, now));
             change.store(pen, events);
         }
     }
@@ -193,7 +195,7 @@ public class Describing {
                     FleetDocument.VehicleEntry.of(before.usedFor(use), vehicle.state(), null);
             return Decision.make(pen -> {
                 store.store(pen, vehicle, entry.withUse(use).description(fleet.book()), vehicle.state());
-                events.publishEvent(new VehicleRedescribed(pen, vehicle));
+                events.publishEvent(new VehicleRedescribed(pen, vehicle, clock.millis()));
                 return new Done<>(
                         vehicle,
                         Deed.of(DeedKind.VEHICLE_USE_CHANGED, vehicle.thing(), "put " + ref + " to use " + use.words())

@@ -187,7 +187,7 @@ public class DocumentIntake {
                 redescribed.add(vehicle);
             }
         }
-        redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(pen, vehicle)));
+        redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(pen, vehicle, now.toEpochMilli())));
         int sensors = storeFittings(pen, document, now.toEpochMilli());
         if (document.history() != null) {
             past.store(pen, document.history());

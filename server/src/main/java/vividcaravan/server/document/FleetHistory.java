@@ -12,11 +12,15 @@ import vividcaravan.core.tyres.TyrePlace;
 
 /**
  * What was in the past: where each sensor and tyre was and when, what was measured and repaired, which wheels were moved,
- * who pulled whom. It belongs to a fleet document and goes only into a product that has no vehicles.
+ * which pressures were set, who pulled whom. It belongs to a fleet document and goes only into a product that has no vehicles.
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FleetHistory(
-        List<SensorPast> sensors, List<TyrePast> tyres, List<MovePast> moves, List<CouplingPast> couplings) {
+        List<SensorPast> sensors,
+        List<TyrePast> tyres,
+        List<MovePast> moves,
+        List<CouplingPast> couplings,
+        List<Adjusted> adjustments) {
 
     /** A sensor and every wheel it ever sat at. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -106,6 +110,17 @@ public record FleetHistory(
             @Nullable String doneBy,
             @Nullable Double torqueNm,
             @Nullable Boolean dropped) {}
+
+    /** Somebody set a pressure: what the hand gauge showed, kPa, or null where nobody measured. */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record Adjusted(
+            String vehicle,
+            String position,
+            Instant at,
+            @Nullable Double beforeKpa,
+            @Nullable Double afterKpa,
+            String who,
+            @Nullable String note) {}
 
     /** @param to null while it lasts */
     @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -16,6 +16,7 @@ import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
 import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.CouplingRow;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
@@ -47,6 +48,9 @@ class FleetHistoryExport {
                     moves(session),
                     all(session, CouplingRow.class, "fromAt, id").stream()
                             .map(this::coupling)
+                            .toList(),
+                    all(session, AdjustmentRow.class, "at, id").stream()
+                            .map(this::adjusted)
                             .toList());
         }
     }
@@ -202,5 +206,16 @@ class FleetHistoryExport {
                 row.begunBy,
                 row.endedSource,
                 row.endedBy);
+    }
+
+    private FleetHistory.Adjusted adjusted(AdjustmentRow row) {
+        return new FleetHistory.Adjusted(
+                ref(row.vehicleId),
+                row.position,
+                Instant.ofEpochMilli(row.at),
+                row.beforeKpa,
+                row.afterKpa,
+                row.who,
+                row.note);
     }
 }

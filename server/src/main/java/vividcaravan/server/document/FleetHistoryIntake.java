@@ -18,11 +18,13 @@ import vividcaravan.core.coupling.Coupling;
 import vividcaravan.core.coupling.CouplingRefused;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.FittingTimeline;
+import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.tyres.Retorque;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
 import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.CouplingRow;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
@@ -88,6 +90,7 @@ class FleetHistoryIntake {
         Map<String, Long> tyres = storeTyres(pen.session(), history.tyres());
         storeMoves(pen.session(), history.moves(), tyres);
         storeCouplings(pen.session(), history.couplings());
+        storeAdjustments(pen.session(), history.adjustments());
     }
 
     private long vehicle(String ref) {
@@ -248,6 +251,23 @@ class FleetHistoryIntake {
             }
         }
         fleet.coupled(combinations);
+    }
+
+    private void storeAdjustments(StatelessSession session, List<FleetHistory.Adjusted> adjustments) {
+        Map<Long, List<Adjustment>> known = new HashMap<>();
+        for (FleetHistory.Adjusted past : adjustments) {
+            AdjustmentRow row = new AdjustmentRow();
+            row.vehicleId = vehicle(past.vehicle());
+            row.position = past.position();
+            row.at = past.at().toEpochMilli();
+            row.beforeKpa = past.beforeKpa();
+            row.afterKpa = past.afterKpa();
+            row.who = past.who();
+            row.note = past.note();
+            session.insert(row);
+            known.computeIfAbsent(row.vehicleId, id -> new ArrayList<>()).add(row.adjustment());
+        }
+        known.forEach((vehicle, list) -> fleet.vehicle(vehicle).orElseThrow().adjusted(list));
     }
 
     private static Combinations with(Combinations before, Coupling coupling, FleetHistory.CouplingPast past) {

@@ -32,6 +32,7 @@ final class FleetHistoryReader {
     private static final double DEEPEST_MM = 80;
     private static final double MOST_KM = 10_000_000;
     private static final double MOST_NM = 3_000;
+    private static final double MOST_KPA = 2_000;
 
     private final Instant latest;
     private final Map<String, FleetDocument.VehicleEntry> vehicles = new HashMap<>();
@@ -54,7 +55,7 @@ final class FleetHistoryReader {
     /** The past; only to be used if no fault was found. */
     @Nullable
     FleetHistory read(JsonPart part) {
-        if (!part.isObjectOf("sensors", "tyres", "moves", "couplings")) {
+        if (!part.isObjectOf("sensors", "tyres", "moves", "couplings", "adjustments")) {
             return null;
         }
         List<FleetHistory.SensorPast> pastSensors =
@@ -65,9 +66,11 @@ final class FleetHistoryReader {
                 part.parts("moves", false).stream().map(this::move).toList();
         List<FleetHistory.CouplingPast> couplings =
                 part.parts("couplings", false).stream().map(this::coupling).toList();
+        List<FleetHistory.Adjusted> adjustments =
+                part.parts("adjustments", false).stream().map(this::adjusted).toList();
         spans.forEach(FleetHistoryReader::refuseOverlaps);
         refuseUnlikeDocument(part, pastSensors);
-        return new FleetHistory(pastSensors, pastTyres, moves, couplings);
+        return new FleetHistory(pastSensors, pastTyres, moves, couplings, adjustments);
     }
 
     private void take(String what, JsonPart part, @Nullable Instant from, @Nullable Instant to) {
@@ -329,6 +332,19 @@ final class FleetHistoryReader {
                 part.text("begunBy", false, LONGEST_NAME),
                 part.choice("endedSource", false, Coupling.Source.class),
                 part.text("endedBy", false, LONGEST_NAME));
+    }
+
+    private FleetHistory.@Nullable Adjusted adjusted(JsonPart part) {
+        return part.isObjectOf("vehicle", "position", "at", "beforeKpa", "afterKpa", "who", "note")
+                ? new FleetHistory.Adjusted(
+                        vehicle(part, "vehicle"),
+                        position(part),
+                        time(part, "at", true),
+                        part.number("beforeKpa", false, 0, MOST_KPA),
+                        part.number("afterKpa", false, 0, MOST_KPA),
+                        part.text("who", true, 120),
+                        part.text("note", false, 1_000))
+                : null;
     }
 
     private FleetHistory.@Nullable Place place(JsonPart parent, String name) {

@@ -4,6 +4,7 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -78,6 +79,11 @@ class ReadingFileWorker implements SmartLifecycle {
             "This file does not go by time from its first row to its last, as one that is sorted by"
                     + " sensor does not. All of it is stored; what shows only when wheels are compared at one moment may not have"
                     + " been found. Where that matters, sort it by time before it is sent.";
+
+    /** After a backup was put back: the database is of that time, the file is not. */
+    private static final String NOT_HERE =
+            "The file itself is not here: a backup holds no files that wait. %,d rows of it had been taken in; send it again, what"
+                    + " is stored is not stored twice.";
 
     /** The bytes of a file as they are read, unpacked where they are packed, with a count of those that were taken. */
     private static final class Counted extends FilterInputStream {
@@ -196,6 +202,8 @@ class ReadingFileWorker implements SmartLifecycle {
                 }
             }
             end(row, State.DONE, order.goesBack ? NOT_BY_TIME : null);
+        } catch (NoSuchFileException e) {
+            end(row, State.FAILED, NOT_HERE.formatted(row.rowsDone));
         } catch (IOException e) {
             end(
                     row,

@@ -1,5 +1,6 @@
 package vividcaravan.server.limits;
 
+import java.time.Clock;
 import java.util.List;
 import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
@@ -28,6 +29,7 @@ class LimitSetting {
     private final LimitBatches batches;
     private final FleetTables store;
     private final ApplicationEventPublisher events;
+    private final Clock clock;
 
     LimitSetting(
             SingleWriter writer,
@@ -36,7 +38,8 @@ class LimitSetting {
             LimitOutlook outlook,
             LimitBatches batches,
             FleetTables store,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.writer = writer;
         this.fleet = fleet;
         this.planning = planning;
@@ -44,6 +47,7 @@ class LimitSetting {
         this.batches = batches;
         this.store = store;
         this.events = events;
+        this.clock = clock;
     }
 
     /**
@@ -92,7 +96,7 @@ class LimitSetting {
         plan.vehicles().forEach((vehicle, after) -> {
             boolean isAxleChanged = !vehicle.description().axles().equals(after.axles());
             store.holdTo(pen, vehicle, after, isAxleChanged);
-            events.publishEvent(new VehicleRedescribed(pen, vehicle));
+            events.publishEvent(new VehicleRedescribed(pen, vehicle, clock.millis()));
         });
         return batches.keep(session, plan.kept(), words, who);
     }

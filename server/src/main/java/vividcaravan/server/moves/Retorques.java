@@ -8,11 +8,14 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.RetorqueRow;
+import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.platform.Refusal;
@@ -68,10 +71,26 @@ public class Retorques {
 
     /** A wheel was taken off and none put on: there is nothing to tighten. */
     void takenOff(Pen pen, FleetVehicle vehicle, Collection<Position> wheels) {
+        if (wheels.isEmpty()) {
+            return;
+        }
         wheels.forEach(position -> drop(pen, vehicle, position));
         vehicle.toRetorque(vehicle.retorques().stream()
                 .filter(open -> !wheels.contains(open.position()))
                 .toList());
+    }
+
+    /** A wheel that is described away has no nuts. */
+    @EventListener
+    void redescribed(VehicleRedescribed event) {
+        AxleLayout layout = event.vehicle().description().layout();
+        takenOff(
+                event.pen(),
+                event.vehicle(),
+                event.vehicle().retorques().stream()
+                        .map(Retorque::position)
+                        .filter(position -> !layout.has(position))
+                        .toList());
     }
 
     /**

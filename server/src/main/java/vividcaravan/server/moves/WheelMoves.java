@@ -277,8 +277,18 @@ public class WheelMoves {
             throw Refusal.conflict("This move is undone already.");
         }
         List<TyrePlacing.Made> made = steps(view, id);
-        List<MoveFault> faults =
-                planning.planOf(view, made, move.movedAt).placing().faultsOfUndoing(made, move.movedAt);
+        List<MoveFault> faults = new ArrayList<>(
+                planning.planOf(view, made, move.movedAt).placing().faultsOfUndoing(made, move.movedAt));
+        for (int i = 0; i < made.size(); i++) {
+            if (made.get(i).from() instanceof TyrePlace.AtWheel wheel && !isThere(wheel)) {
+                String ref = fleet.vehicle(wheel.vehicle())
+                        .orElseThrow()
+                        .description()
+                        .ref();
+                faults.add(new MoveFault(
+                        i, ref + " has no wheel " + wheel.position().code() + " any more."));
+            }
+        }
         if (!faults.isEmpty()) {
             throw Refusal.conflict(
                     "This move cannot be undone; nothing was changed.",
@@ -286,6 +296,14 @@ public class WheelMoves {
                             .map(fault -> new Refusal.Fault("steps[" + fault.move() + "]", fault.message()))
                             .toList());
         }
+    }
+
+    private boolean isThere(TyrePlace.AtWheel wheel) {
+        return fleet.vehicle(wheel.vehicle())
+                .orElseThrow()
+                .description()
+                .layout()
+                .has(wheel.position());
     }
 
     private static List<TyrePlacing.Made> steps(View view, long id) {

@@ -51,6 +51,10 @@ class FleetHistoryTest {
                     .isNotEmpty();
             assertThat(second.door().get("/api/v1/couplings?vehicle=LT-31").text())
                     .contains("LM-31");
+            assertThat(second.door()
+                            .get("/api/v1/vehicles/LM-31/wheels/2R/changes")
+                            .text())
+                    .contains("slow valve");
             JsonNode moves = second.door().get("/api/v1/wheel-moves").json().get("items");
             assertThat(moves).hasSize(3);
             String last = moves.get(0).get("id").asString();
@@ -103,6 +107,10 @@ class FleetHistoryTest {
                             .status())
                     .isEqualTo(201);
         }
+        Door.Answer set = door.postJson(
+                "/api/v1/vehicles/LM-31/wheels/2R/adjustments",
+                "{ \"at\": \"2026-11-18T08:00:00Z\", \"beforeKpa\": 640, \"afterKpa\": 700, \"note\": \"slow valve\" }");
+        assertThat(set.status()).as(set.text()).isBetween(200, 204);
         Door.Answer coupled = door.postJson("/api/v1/couplings", "{ \"pulled\": \"LT-31\", \"puller\": \"LM-31\" }");
         assertThat(coupled.status()).as(coupled.text()).isBetween(200, 204);
     }
