@@ -38,11 +38,12 @@ const print = () => window.print();
 /* Room to write needs the long side. */
 @page inspection {
   size: a4 landscape;
-  margin: 12mm;
+  margin: 9mm;
 }
 
 @media print {
-  .inspection {
+  /* All of the page is of one kind, or an empty one comes first. */
+  body:has(.inspection) {
     page: inspection;
   }
 }

@@ -20,8 +20,9 @@ const { data: rules } = useWorkshopRules();
 const { data: tyres } = useVehicleTyres(() => props.vehicle.ref);
 const { data: nuts } = useRetorques(() => props.vehicle.ref);
 
-const TO_WRITE = ['Hand gauge', 'Tread out', 'mid', 'in', 'Tyre', 'Valve', 'Nuts', 'Found, done'];
-const MM = 2;
+const TO_WRITE = ['Hand gauge', 'Tread out', 'mid', 'in', 'Tyre', 'Valve', 'Nuts', 'Found, done'] as const;
+/** A tread that is written down by it must pass: 4/32 in are 3.175 mm, and 3.17 mm fail. */
+const least = (mm: number) => (Math.ceil(mm * 100) / 100).toFixed(2);
 
 const rows = computed(() =>
   props.vehicle.wheels.map((wheel) => {
@@ -37,7 +38,10 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <article class="mt-4 break-after-page" :aria-label="`Inspection sheet of ${vehicle.ref}`">
+  <article
+    class="mt-4 [&:not(:first-of-type)]:break-before-page"
+    :aria-label="`Inspection sheet of ${vehicle.ref}`"
+  >
     <div class="flex flex-wrap items-baseline gap-x-5">
       <h1 class="text-xl">
         Inspection sheet <span class="figure font-semibold">{{ vehicle.ref }}</span>
@@ -47,29 +51,31 @@ const rows = computed(() =>
       <span>{{ vehicle.depot }}</span>
       <span class="ml-auto text-quiet">as known on {{ dated(now) }}</span>
     </div>
-    <dl class="mt-3 grid grid-cols-2 gap-x-6 gap-y-3 sm:grid-cols-4 print:grid-cols-4">
-      <div
-        v-for="asked in ['Inspected by', 'Date and time', 'Distance, km', 'Hand gauge, calibrated on']"
-        :key="asked"
-      >
-        <dt class="text-sm text-quiet">{{ asked }}</dt>
-        <dd class="h-7 border-b border-ink"></dd>
+    <div class="mt-2 flex flex-wrap items-start gap-x-8 gap-y-2 print:flex-nowrap">
+      <SidewaysScroll label="The vehicle’s axles">
+        <AxleStrip :vehicle="vehicle" size="page" />
+      </SidewaysScroll>
+      <div class="min-w-72 grow basis-80">
+        <dl class="grid grid-cols-2 gap-x-6 gap-y-2">
+          <div
+            v-for="asked in ['Inspected by', 'Date and time', 'Distance, km', 'Hand gauge, calibrated on']"
+            :key="asked"
+          >
+            <dt class="text-sm text-quiet">{{ asked }}</dt>
+            <dd class="h-6 border-b border-ink"></dd>
+          </div>
+        </dl>
+        <ul v-if="vehicle.alerts.length || nuts?.length" class="mt-2" aria-label="Look at this first">
+          <li v-for="alert in vehicle.alerts" :key="alert.id">
+            <span class="font-semibold">{{ urgencyWords(alert.urgency) }}:</span> {{ alert.summary }}
+          </li>
+          <li v-if="nuts?.length">
+            <span class="font-semibold">Wheel nuts to be tightened again:</span>
+            {{ nuts.map((one) => one.position).join(', ') }}, by the vehicle maker’s torque
+          </li>
+        </ul>
       </div>
-    </dl>
-
-    <ul v-if="vehicle.alerts.length || nuts?.length" class="mt-3" aria-label="Look at this first">
-      <li v-for="alert in vehicle.alerts" :key="alert.id">
-        <span class="font-semibold">{{ urgencyWords(alert.urgency) }}:</span> {{ alert.summary }}
-      </li>
-      <li v-if="nuts?.length">
-        <span class="font-semibold">Wheel nuts to be tightened again:</span>
-        {{ nuts.map((one) => one.position).join(', ') }}, by the vehicle maker’s torque
-      </li>
-    </ul>
-
-    <SidewaysScroll label="The vehicle’s axles" class="mt-2">
-      <AxleStrip :vehicle="vehicle" size="page" />
-    </SidewaysScroll>
+    </div>
 
     <SidewaysScroll label="Wheel by wheel" class="mt-2">
       <table class="sheet w-full min-w-[60rem] text-[13px] print:min-w-0">
@@ -78,7 +84,7 @@ const rows = computed(() =>
             <th scope="col">Wheel</th>
             <th scope="col">Tyre</th>
             <th scope="col">Target cold</th>
-            <th scope="col">Its sensor said</th>
+            <th scope="col">Its sensor said, {{ units.pressureSymbol.value }}</th>
             <th v-for="column in TO_WRITE" :key="column" scope="col" class="write">{{ column }}</th>
           </tr>
         </thead>
@@ -101,20 +107,26 @@ const rows = computed(() =>
                 >
               </template>
             </td>
-            <td class="figure">
-              <template v-if="limits?.coldKpa"
-                >{{ units.pressureWords(limits.coldKpa) }} at
-                {{ units.temperatureWords(limits.referenceC) }}</template
-              >
+            <td class="figure whitespace-nowrap">
+              <template v-if="limits?.coldKpa">
+                <span class="block">{{ units.pressureWords(limits.coldKpa) }}</span>
+                <span class="block text-quiet">at {{ units.temperatureWords(limits.referenceC) }}</span>
+              </template>
             </td>
-            <td class="figure">
-              <template v-if="typeof wheel.pressureKpa === 'number' && wheel.at"
-                >{{ units.pressureWords(wheel.pressureKpa)
-                }}<template v-if="typeof wheel.temperatureC === 'number'">
-                  at {{ units.temperatureWords(wheel.temperatureC) }}</template
-                ><template v-if="typeof wheel.deviation === 'number'"
-                  >, {{ deviationWords(wheel.deviation) }}</template
-                ><br />{{ dated(wheel.at) }}</template
+            <td class="figure whitespace-nowrap">
+              <template v-if="typeof wheel.pressureKpa === 'number' && wheel.at">
+                <span
+                  v-if="typeof wheel.pressureAt20Kpa === 'number' && typeof wheel.deviation === 'number'"
+                  class="block"
+                  >{{ units.pressureNumber(wheel.pressureAt20Kpa) }} at {{ units.reference.value }},
+                  {{ deviationWords(wheel.deviation) }}</span
+                >
+                <span class="block text-quiet"
+                  >{{ units.pressureNumber(wheel.pressureKpa)
+                  }}<template v-if="typeof wheel.temperatureC === 'number'">
+                    at {{ units.temperatureWords(wheel.temperatureC) }}</template
+                  >, {{ dated(wheel.at) }}</span
+                ></template
               ><template v-else>{{ wheel.sensor ? 'nothing yet' : 'no sensor' }}</template>
             </td>
             <td v-for="column in TO_WRITE" :key="column" class="write"></td>
@@ -125,9 +137,8 @@ const rows = computed(() =>
 
     <p class="mt-2 text-[13px]">
       <template v-if="rules"
-        >Least tread {{ rules.minTreadSteerMm.toFixed(MM) }} mm on steered axles,
-        {{ rules.minTreadMm.toFixed(MM) }} mm elsewhere; no tyre older than {{ rules.maxAgeYears }} years.
-        Local law goes first.
+        >Least tread {{ least(rules.minTreadSteerMm) }} mm on steered axles, {{ least(rules.minTreadMm) }} mm
+        elsewhere; no tyre older than {{ rules.maxAgeYears }} years. Local law goes first.
       </template>
       Pressures cold, in {{ units.pressureSymbol.value }}; nothing is let out of a warm tyre to reach its cold
       figure. A tyre found at 80&nbsp;% of its target or less is not inflated on the vehicle: valve core out,
@@ -154,13 +165,13 @@ const rows = computed(() =>
 }
 
 .sheet .write {
-  min-width: 3.2rem;
+  min-width: 2.9rem;
   border-color: var(--ink);
   font-weight: 400;
 }
 
 .sheet .write:last-child {
-  width: 18%;
+  width: 22%;
 }
 
 .sheet tbody tr {

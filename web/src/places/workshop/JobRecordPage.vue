@@ -125,7 +125,11 @@ function measured({ data: said }: Entry): string {
         <span class="text-quiet">{{ nameOf(entry.who) }}</span>
       </li>
     </ol>
-    <p class="mt-4 text-quiet">
+    <p class="mt-8 hidden gap-x-8 print:flex">
+      <span class="grow border-t border-ink text-quiet">Handed over by, date</span>
+      <span class="grow border-t border-ink text-quiet">Taken over by, date</span>
+    </p>
+    <p class="mt-4 break-before-avoid text-quiet">
       Work by trained persons, to local codes and the makers’ instructions. This record does not replace an
       inspection.
     </p>

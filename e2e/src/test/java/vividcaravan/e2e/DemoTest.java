@@ -159,6 +159,7 @@ class DemoTest extends InBrowser {
                 Map.entry("/office/alert-health", "What they call for"),
                 Map.entry("/office/month", "Work done"),
                 Map.entry("/vehicles/GX-05/history", "All wheels have one scale"),
+                Map.entry("/vehicles/LM-21/inspection-sheet", "Inspection sheet"),
                 Map.entry("/office/logbook", "Check the book"),
                 Map.entry("/office/team", "Somebody without e-mail"),
                 Map.entry("/office/duty", "On duty at"),
