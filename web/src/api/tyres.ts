@@ -12,6 +12,9 @@ export type SensorFate = Schemas['StepPreview']['fate'];
 export type RemovalReason = NonNullable<Schemas['StepItem']['reason']>;
 export type PlaceKind = NonNullable<Schemas['PlaceRequest']['kind']>;
 
+/** Which other tyres of a vehicle, of which nothing is written down, are like one. */
+export type Alike = 'ONE' | 'AXLE' | 'SIZE';
+
 /** Every tyre of which something is written down. */
 export function useTyres() {
   return useQuery({ queryKey: ['tyres'], queryFn: () => answer(http.GET('/api/v1/tyres')) });
@@ -103,11 +106,11 @@ export function useTyreActions() {
       done(answer(http.POST('/api/v1/tyres', { body: { tyre, place } }))),
     describe: (id: string, body: TyreRequest) =>
       done(answer(http.PUT('/api/v1/tyres/{id}', { params: { path: { id } }, body }))),
-    describeAt: (ref: string, position: string, body: TyreRequest) =>
+    describeAt: (ref: string, position: string, body: TyreRequest, alike: Alike) =>
       done(
         answer(
           http.PUT('/api/v1/vehicles/{ref}/wheels/{position}/tyre', {
-            params: { path: { ref, position } },
+            params: { path: { ref, position }, query: { alike } },
             body,
           }),
         ),

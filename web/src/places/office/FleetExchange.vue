@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
-import { ref, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { answer, http, type Schemas } from '@/api/client';
+import { alertsAddress } from '@/api/history';
 import { howFar } from '@/api/progress';
 import { useSession } from '@/api/session';
 import { whereWords } from '@/shared/plainFault';
@@ -11,7 +12,12 @@ import ReadingsIn from './ReadingsIn.vue';
 import SheetsIn from './SheetsIn.vue';
 
 /** The fleet document, out and in: whole or not at all. */
-const { isManager } = useSession();
+const { isManager, preferences } = useSession();
+const TABLES = computed(() => [
+  { words: 'alerts', href: alertsAddress(preferences.value) },
+  { words: 'what comes due', href: '/api/v1/due-work.csv' },
+  { words: 'battery visits', href: '/api/v1/battery-visits.csv' },
+]);
 const queries = useQueryClient();
 const file = useTemplateRef('file');
 const isUpdate = ref(false);
@@ -98,6 +104,18 @@ const takeOut = (history: boolean) =>
         </li>
       </ul>
     </div>
+    <p class="mt-3 flex flex-wrap items-center gap-x-5">
+      Also as tables (CSV):
+      <a
+        v-for="table in TABLES"
+        :key="table.words"
+        class="way min-h-11 content-center"
+        :href="table.href"
+        download
+        >{{ table.words }}</a
+      >
+      <span class="text-quiet">readings on each vehicle’s page, under its pressures day by day</span>
+    </p>
     <template v-if="isManager">
       <SheetsIn />
       <ReadingFiles />

@@ -54,7 +54,7 @@ const print = () => window.print();
       <a
         v-if="data"
         class="way min-h-11 content-center"
-        :href="readingsAddress(vehicleRef, data.from, preferences.pressureUnit)"
+        :href="readingsAddress(vehicleRef, data.from, preferences)"
         download
         >Every reading as a table</a
       >

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { RouterLink } from 'vue-router';
 import { useAlertsOf } from '@/api/fleet';
+import { alertsAddress } from '@/api/history';
+import { useSession } from '@/api/session';
 import { useClock } from '@/shared/time';
 import { alertStateWords, kindWords, urgencyWords } from '@/shared/urgency';
 import { wordsOf } from '@/shared/vocabulary';
@@ -10,12 +12,22 @@ import { vStacked } from '@/shared/stacked';
 const props = defineProps<{ vehicleRef: string }>();
 
 const { data } = useAlertsOf(() => props.vehicleRef);
+const { preferences } = useSession();
 const { at } = useClock();
 </script>
 
 <template>
   <section>
-    <h2 class="mb-1 text-base">Alerts so far</h2>
+    <div class="mb-1 flex flex-wrap items-baseline gap-x-5">
+      <h2 class="text-base">Alerts so far</h2>
+      <a
+        v-if="data?.length"
+        class="way print:hidden"
+        :href="alertsAddress(preferences, vehicleRef)"
+        download="alerts.csv"
+        >As a table (CSV)</a
+      >
+    </div>
     <p v-if="data && !data.length" class="text-quiet">None yet.</p>
     <table v-stacked v-else-if="data" class="w-full max-w-4xl [&_td]:pr-4 [&_th]:pr-4">
       <thead class="text-quiet">

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useSession } from '@/api/session';
-import { useTyreActions, useVehicleTyres, type TyreItem, type TyreRequest } from '@/api/tyres';
+import { useTyreActions, useVehicleTyres, type Alike, type TyreItem, type TyreRequest } from '@/api/tyres';
 import AppDialog from '@/shared/AppDialog.vue';
+import ChoiceRow from '@/shared/ChoiceRow.vue';
+import { place } from '@/shared/position';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { vStacked } from '@/shared/stacked';
 import { useAttempt } from '@/shared/useAttempt';
@@ -17,11 +19,30 @@ const { describeAt } = useTyreActions();
 const { mayHandleAlerts } = useSession();
 const { trouble, faults, isBusy, attempt } = useAttempt();
 const asked = ref<TyreItem>();
+const alike = ref<Alike>('ONE');
+
+/** Of the others, those of which nothing is written down may be like it. */
+const choices = computed(() => {
+  const one = asked.value;
+  const open = tyres.value?.filter((tyre) => !tyre.id && tyre.position !== one?.position) ?? [];
+  const axle = place(one?.position ?? '').axle;
+  const mates = open.filter((tyre) => axle && place(tyre.position ?? '').axle === axle).length;
+  const sized = open.filter((tyre) => one?.size && tyre.size === one.size).length;
+  const all: { value: Alike; words: string }[] = [{ value: 'ONE', words: 'this one only' }];
+  if (mates) all.push({ value: 'AXLE', words: `axle ${axle}, ${mates} more` });
+  if (sized > mates) all.push({ value: 'SIZE', words: `every ${one?.size}, ${sized} more` });
+  return all;
+});
+
+function ask(tyre: TyreItem): void {
+  alike.value = 'ONE';
+  asked.value = tyre;
+}
 
 const store = (body: TyreRequest) =>
   attempt(async () => {
     if (!asked.value?.position) return;
-    await describeAt(props.vehicleRef, asked.value.position, body);
+    await describeAt(props.vehicleRef, asked.value.position, body, alike.value);
     asked.value = undefined;
   });
 </script>
@@ -72,7 +93,7 @@ const store = (body: TyreRequest) =>
                 v-if="mayHandleAlerts"
                 type="button"
                 class="link max-sm:min-h-11 print:hidden"
-                @click="asked = tyre"
+                @click="ask(tyre)"
               >
                 Describe<span class="spoken">: {{ tyre.position }}</span>
               </button>
@@ -86,7 +107,14 @@ const store = (body: TyreRequest) =>
       :title="`Tyre at ${vehicleRef} ${asked?.position ?? ''}`"
       @close="asked = undefined"
     >
-      <TyreForm class="mt-2" :tyre="asked" :is-busy="isBusy" :faults="faults" verb="Store it" @done="store" />
+      <TyreForm class="mt-2" :tyre="asked" :is-busy="isBusy" :faults="faults" verb="Store it" @done="store">
+        <div v-if="choices.length > 1">
+          <ChoiceRow v-model="alike" label="It holds for" :choices="choices" />
+          <p class="mt-1 text-quiet">
+            Others only where nothing is written down yet; date code and note stay this one’s own.
+          </p>
+        </div>
+      </TyreForm>
       <p v-if="trouble" role="alert" class="mt-2 text-stop">
         {{ faults.length ? 'Nothing was stored; look at what is marked.' : trouble }}
       </p>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useAlertHealth } from '@/api/health';
+import { alertsAddress } from '@/api/history';
+import { useSession } from '@/api/session';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import SpanChoice from '@/shared/SpanChoice.vue';
 import { kindWords } from '@/shared/urgency';
@@ -13,6 +15,7 @@ const SPANS: [number, string][] = [
   [8, '8 weeks'],
   [26, 'half a year'],
 ];
+const { preferences } = useSession();
 const weeks = ref(8);
 const { data: health, error } = useAlertHealth(weeks);
 
@@ -25,7 +28,15 @@ const latest = computed(() => health.value?.weeks[0]);
 <template>
   <p v-if="error && !health" role="alert" class="text-next">{{ error.message }}</p>
   <div v-else-if="health" class="max-w-5xl min-[1500px]:max-w-none">
-    <SpanChoice v-model="weeks" :spans="SPANS" />
+    <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
+      <SpanChoice v-model="weeks" :spans="SPANS" />
+      <a
+        class="way min-h-6 content-center max-sm:min-h-11 print:hidden"
+        :href="alertsAddress(preferences)"
+        download="alerts.csv"
+        >Every alert as a table (CSV)</a
+      >
+    </div>
     <p v-if="isEmpty" class="mt-4">
       No alert called in these weeks. Once some did, this page says whether they were worth it.
     </p>

@@ -166,7 +166,8 @@ const print = () => window.print();
               <span class="font-medium">{{ stay.place }}</span>
               <span class="text-quiet">
                 &ensp;{{ stay.from ? `from ${dated(stay.from)}` : 'since before anything was written down'
-                }}{{ stay.to ? ` to ${dated(stay.to)}` : '' }}</span
+                }}{{ stay.to ? ` to ${dated(stay.to)}` : ''
+                }}{{ typeof stay.km === 'number' ? `, ${stay.km.toLocaleString('en-GB')} km` : '' }}</span
               >
               <span v-if="stay.sensor">
                 &ensp;with sensor <span class="figure">{{ stay.sensor }}</span> inside</span

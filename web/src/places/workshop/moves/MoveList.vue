@@ -40,7 +40,10 @@ const date = (id: string) =>
         <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <span class="font-medium">{{ dated(move.at) }}</span>
           <span class="text-quiet"
-            >by {{ nameOf(move.by) }}<template v-if="move.note">: {{ move.note }}</template></span
+            >by {{ nameOf(move.by) }}<template v-if="move.note">: {{ move.note }}</template
+            ><template v-for="one in move.distances" :key="one.vehicle ?? ''"
+              >; {{ one.vehicle }} had run {{ one.km?.toLocaleString('en-GB') }} km</template
+            ></span
           >
           <span v-if="move.undone" class="text-quiet"
             >undone {{ dated(move.undone) }}, {{ nameOf(move.undoneBy) }}</span

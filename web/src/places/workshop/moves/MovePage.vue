@@ -13,11 +13,22 @@ import {
   SensorFate,
 } from '@/api/tyres';
 import AxleStrip from '@/shared/AxleStrip.vue';
+import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import MoveList from './MoveList.vue';
 import MoveSteps from './MoveSteps.vue';
-import { isWheel, marks, requestOf, same, toMakeRoom, withStep, type Step, type Wheel } from './steps';
+import {
+  isWheel,
+  marks,
+  requestOf,
+  same,
+  toMakeRoom,
+  vehiclesOf,
+  withStep,
+  type Step,
+  type Wheel,
+} from './steps';
 
 /** Wheels that change places: chosen on the strip, looked at as a whole, stored all or not at all. */
 const route = useRoute();
@@ -44,6 +55,7 @@ const steps = ref<Step[]>([]);
 const source = ref<Step['from']>();
 const when = ref('');
 const note = ref('');
+const km = ref<Record<string, number | null>>({});
 const stored = ref('');
 watch([chosenVehicle, second], () => {
   steps.value = [];
@@ -51,7 +63,7 @@ watch([chosenVehicle, second], () => {
 });
 
 const request = computed(() =>
-  requestOf(steps.value, when.value ? new Date(when.value).toISOString() : null, note.value),
+  requestOf(steps.value, when.value ? new Date(when.value).toISOString() : null, note.value, km.value),
 );
 const { data: preview, error: previewError, isFetching } = useMovePreview(request);
 const isReady = computed(
@@ -130,6 +142,7 @@ function clear(): void {
   steps.value = [];
   source.value = undefined;
   note.value = '';
+  km.value = {};
   when.value = '';
 }
 
@@ -269,6 +282,20 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
             <input v-model="note" class="field mt-0.5 block w-full" maxlength="500" />
             <span class="block text-quiet">For the record, if there is something to say.</span>
           </label>
+        </div>
+        <div v-if="steps.length" class="mt-3 flex flex-wrap items-end gap-3">
+          <NumberField
+            v-for="moved in vehiclesOf(steps)"
+            :key="moved"
+            :model-value="km[moved] ?? null"
+            :label="`${moved} had run`"
+            unit="km"
+            :least="0"
+            :most="10_000_000"
+            is-optional
+            @update:model-value="km[moved] = $event"
+          />
+          <span class="basis-full text-quiet">So that a tyre’s wear counts what it ran itself.</span>
         </div>
         <div class="mt-3 flex flex-wrap gap-2">
           <button

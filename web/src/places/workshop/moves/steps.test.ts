@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { marks, requestOf, toMakeRoom, withStep, type Step } from './steps';
+import { marks, requestOf, toMakeRoom, vehiclesOf, withStep, type Step } from './steps';
 
 const wheel = (position: string, vehicle = 'LM-21') => ({ vehicle, position });
 const step = (from: string, to: string): Step => ({ from: wheel(from), to: wheel(to) });
@@ -54,5 +54,17 @@ describe('the steps of a move', () => {
         { tyre: '7', to: { kind: 'REPAIRER', name: 'Marle Road' }, reason: 'WORN' },
       ],
     });
+  });
+
+  it('say how far those vehicles had run that are concerned, and no other', () => {
+    const steps: Step[] = [
+      { from: { vehicle: 'GX-01', position: '1L' }, to: { vehicle: 'GX-02', position: '1L' } },
+    ];
+
+    expect(vehiclesOf(steps)).toEqual(['GX-01', 'GX-02']);
+    expect(requestOf(steps, null, '', { 'GX-01': 1200, 'GX-02': null, 'LM-21': 7 }).distances).toEqual([
+      { vehicle: 'GX-01', km: 1200 },
+    ]);
+    expect(requestOf(steps, null, '')).not.toHaveProperty('distances');
   });
 });

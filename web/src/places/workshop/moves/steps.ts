@@ -62,11 +62,27 @@ export function marks(
   return written;
 }
 
-/** The steps as the server takes them. */
-export function requestOf(steps: readonly Step[], at: string | null, note: string): MoveRequest {
+/** The vehicles whose wheels are moved, each once. */
+export const vehiclesOf = (steps: readonly Step[]): string[] => [
+  ...new Set(
+    steps.flatMap(({ from, to }) => [from, to].flatMap((end) => (isWheel(end) ? [end.vehicle] : []))),
+  ),
+];
+
+/** The steps as the server takes them; how far a vehicle had run only of those that are concerned. */
+export function requestOf(
+  steps: readonly Step[],
+  at: string | null,
+  note: string,
+  km: Readonly<Record<string, number | null>> = {},
+): MoveRequest {
+  const distances = vehiclesOf(steps).flatMap((vehicle) =>
+    typeof km[vehicle] === 'number' ? [{ vehicle, km: km[vehicle] }] : [],
+  );
   return {
     at,
     note: note.trim() || null,
+    ...(distances.length ? { distances } : {}),
     steps: steps.map(({ from, to, fate, reason }) => ({
       ...(isWheel(from) ? { vehicle: from.vehicle, position: from.position } : { tyre: from.tyre }),
       to: isWheel(to)

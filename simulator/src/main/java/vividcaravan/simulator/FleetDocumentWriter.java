@@ -6,6 +6,7 @@ import java.util.Map;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import vividcaravan.core.axles.Axle;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.VehicleKind;
@@ -81,7 +82,8 @@ public final class FleetDocumentWriter {
                     .put("role", planned.axle().role().name())
                     .put("wheels", planned.axle().wheels().name())
                     .put("liftable", planned.axle().liftable())
-                    .put("coldPressureKpa", planned.targetKpa());
+                    .put("coldPressureKpa", planned.targetKpa())
+                    .put("tyreSize", size(plan.kind(), planned.axle()));
         }
         ArrayNode sensors = vehicle.putArray("sensors");
         for (Position position : plan.layout().positions()) {
@@ -93,5 +95,16 @@ public final class FleetDocumentWriter {
                         .put("fittedAt", fittedAt.toString());
             }
         }
+    }
+
+    private static String size(VehicleKind kind, Axle axle) {
+        if (kind == VehicleKind.FARM_TRACTOR) {
+            return axle.role() == AxleRole.STEER ? "540/65 R28" : "650/65 R38";
+        }
+        if (kind == VehicleKind.IMPLEMENT) {
+            return "600/55 R26.5";
+        }
+        boolean isTwin = axle.wheels() == WheelArrangement.TWIN;
+        return kind.isPulled() ? isTwin ? "235/75 R17.5" : "385/65 R22.5" : "315/80 R22.5";
     }
 }

@@ -41,6 +41,11 @@ public record Tyre(
                 .collect(Collectors.joining(" "));
     }
 
+    /** What another one of the same make is: all but the date code, which each has of its own. */
+    public Tyre asOneOfAKind() {
+        return new Tyre(maker, pattern, size, loadIndex, speedSymbol, null, isRetread, isDirectional);
+    }
+
     /** Whether both sizes are known and not the same; they are written with more and with less space. */
     public boolean isOfOtherSize(Tyre other) {
         return size != null && other.size != null && !plain(size).equals(plain(other.size));

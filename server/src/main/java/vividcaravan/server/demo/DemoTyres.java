@@ -111,7 +111,8 @@ class DemoTyres {
                         List.of(
                                 new StepRequest(
                                         ref, position, null, repairer, SensorFate.STAYS, RemovalReason.UNEVEN_WEAR),
-                                new StepRequest(null, null, Long.toString(comes), wheel, null, null))),
+                                new StepRequest(null, null, Long.toString(comes), wheel, null, null)),
+                        List.of(new MoveRequest.VehicleDistance(ref, Math.round(391 * KM_A_DAY) * 1.0))),
                 DEMO);
         retorques.tightened(
                 vehicle, vehicle.retorques().stream().map(one -> one.position()).toList(), 600.0, DEMO);
@@ -123,7 +124,7 @@ class DemoTyres {
             steps.add(step(ref, pairs[i], pairs[i + 1]));
             steps.add(step(ref, pairs[i + 1], pairs[i]));
         }
-        moves.make(new MoveRequest(at, note, steps), DEMO);
+        moves.make(new MoveRequest(at, note, steps, null), DEMO);
     }
 
     private static StepRequest step(String ref, String from, String to) {
@@ -142,7 +143,7 @@ class DemoTyres {
                     size,
                     isSteer ? "2224" : "0823",
                     false);
-            long id = tyres.describe(vehicle, position, tyre, null);
+            long id = tyres.describe(vehicle, position, tyre, null, Tyres.Alike.ONE);
             if (!position.isSpare()) {
                 readTreads(id, begun, position.axle(), position.side().ordinal());
             }

@@ -86,7 +86,11 @@ public record FleetHistory(
             @Nullable Instant undoneAt,
             @Nullable String undoneBy,
             List<Step> steps,
-            List<Nuts> nuts) {}
+            List<Nuts> nuts,
+            @Nullable List<Distance> distances) {}
+
+    /** How far a vehicle had run at a move. */
+    public record Distance(String vehicle, double km) {}
 
     /** @param tyre the identity in this document */
     @JsonInclude(JsonInclude.Include.NON_NULL)

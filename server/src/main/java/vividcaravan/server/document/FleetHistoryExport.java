@@ -21,6 +21,7 @@ import vividcaravan.server.fleet.CouplingRow;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.RetorqueRow;
+import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TreadReadingRow;
@@ -155,6 +156,8 @@ class FleetHistoryExport {
                 all(session, MoveStepRow.class, "moveId, number").stream().collect(groupingBy(row -> row.moveId));
         Map<Long, List<RetorqueRow>> nuts =
                 all(session, RetorqueRow.class, "id").stream().collect(groupingBy(row -> row.moveId));
+        Map<Long, List<MoveDistanceRow>> distances =
+                all(session, MoveDistanceRow.class, "id").stream().collect(groupingBy(row -> row.moveId));
         return all(session, MoveRow.class, "id").stream()
                 .map(row -> new FleetHistory.MovePast(
                         Instant.ofEpochMilli(row.movedAt),
@@ -168,7 +171,12 @@ class FleetHistoryExport {
                                 .toList(),
                         nuts.getOrDefault(row.id, List.of()).stream()
                                 .map(this::nuts)
-                                .toList()))
+                                .toList(),
+                        Optional.ofNullable(distances.get(row.id))
+                                .map(told -> told.stream()
+                                        .map(one -> new FleetHistory.Distance(ref(one.vehicleId), one.km))
+                                        .toList())
+                                .orElse(null)))
                 .toList();
     }
 

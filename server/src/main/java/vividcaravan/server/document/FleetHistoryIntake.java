@@ -33,6 +33,7 @@ import vividcaravan.server.fleet.RetorqueRow;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.sensors.SensorPlacing;
+import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TreadReadingRow;
@@ -205,6 +206,10 @@ class FleetHistoryIntake {
                         sensor(step.sensor()),
                         step.fate());
                 session.insert(MoveStepRow.of(move.id, i, made, step.reason()));
+            }
+            if (past.distances() != null) {
+                past.distances()
+                        .forEach(one -> session.insert(MoveDistanceRow.of(move.id, vehicle(one.vehicle()), one.km())));
             }
             for (FleetHistory.Nuts nuts : past.nuts()) {
                 RetorqueRow row = row(move.id, nuts);

@@ -251,7 +251,7 @@ final class FleetHistoryReader {
     }
 
     private FleetHistory.@Nullable MovePast move(JsonPart part) {
-        if (!part.isObjectOf("at", "madeAt", "madeBy", "note", "undoneAt", "undoneBy", "steps", "nuts")) {
+        if (!part.isObjectOf("at", "madeAt", "madeBy", "note", "undoneAt", "undoneBy", "steps", "nuts", "distances")) {
             return null;
         }
         return new FleetHistory.MovePast(
@@ -262,7 +262,20 @@ final class FleetHistoryReader {
                 time(part, "undoneAt", false),
                 part.text("undoneBy", false, LONGEST_NAME),
                 part.parts("steps", true).stream().map(this::step).toList(),
-                part.parts("nuts", false).stream().map(this::nuts).toList());
+                part.parts("nuts", false).stream().map(this::nuts).toList(),
+                part.has("distances")
+                        ? part.parts("distances", false).stream()
+                                .map(this::distance)
+                                .toList()
+                        : null);
+    }
+
+    private FleetHistory.@Nullable Distance distance(JsonPart part) {
+        if (!part.isObjectOf("vehicle", "km")) {
+            return null;
+        }
+        Double km = part.number("km", true, 0, MOST_KM);
+        return new FleetHistory.Distance(vehicle(part, "vehicle"), km == null ? 0 : km);
     }
 
     private FleetHistory.@Nullable Step step(JsonPart part) {

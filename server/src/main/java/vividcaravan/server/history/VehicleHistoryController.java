@@ -31,6 +31,7 @@ import vividcaravan.core.axles.Position;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.units.PressureUnit;
+import vividcaravan.core.units.TemperatureUnit;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
@@ -114,6 +115,7 @@ class VehicleHistoryController {
             @RequestParam(required = false) @Nullable String from,
             @RequestParam(required = false) @Nullable String to,
             @RequestParam(defaultValue = "KPA") PressureUnit pressure,
+            @RequestParam(defaultValue = "CELSIUS") TemperatureUnit temperature,
             HttpServletResponse response)
             throws IOException {
         FleetVehicle vehicle = fleet.existing(ref);
@@ -145,7 +147,7 @@ class VehicleHistoryController {
                         position,
                         first.toEpochMilli(),
                         last.toEpochMilli(),
-                        (sensor, reading) -> print(out, vehicle, position, sensor, reading, pressure),
+                        (sensor, reading) -> print(out, vehicle, position, sensor, reading, pressure, temperature),
                         () -> false);
             }
         } catch (UncheckedIOException e) {
@@ -160,7 +162,8 @@ class VehicleHistoryController {
             Position position,
             KnownSensor sensor,
             Reading reading,
-            PressureUnit unit) {
+            PressureUnit unit,
+            TemperatureUnit degrees) {
         try {
             out.printRecord(
                     position.code(),
@@ -170,7 +173,9 @@ class VehicleHistoryController {
                     shown(
                             unit,
                             vehicle.compensation(sensor).compensateKpa(reading.pressureKpa(), reading.temperatureC())),
-                    Double.isNaN(reading.temperatureC()) ? null : reading.temperatureC(),
+                    Double.isNaN(reading.temperatureC())
+                            ? null
+                            : Math.round(degrees.fromCelsius(reading.temperatureC()) * 1_000) / 1_000.0,
                     reading.batteryMv(),
                     reading.rssiDbm(),
                     reading.moving());

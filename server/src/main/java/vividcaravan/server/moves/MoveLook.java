@@ -41,6 +41,7 @@ import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.tyres.TreadReadingRow;
 import vividcaravan.server.tyres.TyreDemands;
 import vividcaravan.server.tyres.TyreRow;
+import vividcaravan.server.tyres.TyreTables;
 import vividcaravan.server.writer.View;
 
 /** Says what a move would come to, before anything is stored. */
@@ -158,13 +159,19 @@ class MoveLook {
                 || open.filter(Alert::isRunSoft).isPresent();
         Optional<Alert> active = open.filter(Alert::isActive).filter(alert -> alert.kind() != AlertKind.HOT_WHEEL_END);
         return new MoveRules.Standing(
-                row == null ? Tyre.UNKNOWN : row.tyre(),
+                row == null ? assumed(plan, place) : row.tyre(),
                 tread == null ? null : tread.shallowestMm,
                 isMarked,
                 active.map(alert -> alert.kind().words()).orElse(null),
                 active.filter(alert -> alert.urgency() == Urgency.STOP_NOW || alert.urgency() == Urgency.NEXT_STOP)
                         .isPresent(),
                 place.asWheel().map(wheel -> wheel.position().side()).orElse(null));
+    }
+
+    private static Tyre assumed(MovePlan plan, TyrePlace place) {
+        return place.asWheel()
+                .map(wheel -> TyreTables.assumed(plan.vehicle(wheel), wheel.position()))
+                .orElse(Tyre.UNKNOWN);
     }
 
     /** What is open against the tyre at a place. */

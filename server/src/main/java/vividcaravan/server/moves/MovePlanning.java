@@ -29,6 +29,7 @@ import vividcaravan.server.moves.MoveRequest.PlaceRequest;
 import vividcaravan.server.moves.MoveRequest.StepRequest;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreTables;
@@ -38,6 +39,7 @@ import vividcaravan.server.writer.View;
 @Component
 class MovePlanning {
 
+    private static final double MOST_KM = 10_000_000;
     private static final Duration FUTURE = Duration.ofMinutes(2);
     private static final Duration LONGEST_AGO = Duration.ofDays(31);
 
@@ -74,8 +76,35 @@ class MovePlanning {
         for (int i = 0; i < request.steps().size(); i++) {
             asked.add(read(request.steps().get(i), "steps[" + i + "]", faults));
         }
+        refuseDistances(request, faults);
         faults.refuse();
         return plan(view, asked, at.toEpochMilli(), faults);
+    }
+
+    private void refuseDistances(MoveRequest request, Faults faults) {
+        if (request.distances() == null) {
+            return;
+        }
+        Set<String> concerned = new HashSet<>();
+        for (StepRequest step : request.steps()) {
+            if (step != null) {
+                concerned.add(step.vehicle());
+                concerned.add(step.to() == null ? null : step.to().vehicle());
+            }
+        }
+        Set<String> told = new HashSet<>();
+        for (int i = 0; i < request.distances().size(); i++) {
+            MoveRequest.VehicleDistance one = request.distances().get(i);
+            String field = "distances[" + i + "]";
+            if (one == null || one.vehicle() == null || !concerned.contains(one.vehicle())) {
+                faults.add(field + ".vehicle", "Name a vehicle that a wheel of this move comes from or goes to.");
+            } else if (!told.add(one.vehicle())) {
+                faults.add(field + ".vehicle", one.vehicle() + " is named twice; leave one of both out.");
+            }
+            if (one == null || one.km() == null || !(one.km() >= 0 && one.km() <= MOST_KM)) {
+                faults.add(field + ".km", "Say how far it had run, 0 to 10,000,000 km.");
+            }
+        }
     }
 
     private @Nullable Asked read(@Nullable StepRequest step, String field, Faults faults) {
@@ -100,7 +129,7 @@ class MovePlanning {
     }
 
     /** The request that makes a move again at another time. */
-    MoveRequest again(List<MoveStepRow> steps, Instant at, @Nullable String note) {
+    MoveRequest again(List<MoveStepRow> steps, List<MoveDistanceRow> distances, Instant at, @Nullable String note) {
         return new MoveRequest(
                 at,
                 note,
@@ -117,6 +146,14 @@ class MovePlanning {
                                     one.fate(),
                                     step.reason);
                         })
+                        .toList(),
+                distances.stream()
+                        .map(row -> new MoveRequest.VehicleDistance(
+                                fleet.vehicle(row.vehicleId)
+                                        .orElseThrow()
+                                        .description()
+                                        .ref(),
+                                row.km))
                         .toList());
     }
 

@@ -14,9 +14,11 @@ import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.PlaceWords;
+import vividcaravan.server.writer.View;
 
 /** Moves that were made, to be read. */
 @Component
@@ -45,7 +47,8 @@ class MoveRecord {
             @Nullable String note,
             @Nullable Instant undone,
             @Nullable String undoneBy,
-            List<StepItem> steps) {}
+            List<StepItem> steps,
+            List<MoveRequest.VehicleDistance> distances) {}
 
     /** A tyre of it; where it was and went in words. */
     record StepItem(
@@ -102,7 +105,15 @@ class MoveRecord {
                 row.note,
                 row.undoneAt,
                 row.undoneBy,
-                steps);
+                steps,
+                MoveDistanceRow.of(View.of(session), row.id).stream()
+                        .map(one -> new MoveRequest.VehicleDistance(
+                                fleet.vehicle(one.vehicleId)
+                                        .orElseThrow()
+                                        .description()
+                                        .ref(),
+                                one.km))
+                        .toList());
     }
 
     private StepItem step(MoveStepRow row) {

@@ -12,14 +12,23 @@ import vividcaravan.server.platform.AtMost;
  * Wheels to be moved, all of them or none.
  *
  * @param at when it was done; now unless said otherwise, at most 31 days ago
+ * @param distances how far vehicles of it had run, where somebody looked
  */
 public record MoveRequest(
         @Nullable Instant at,
         @AtMost(500) @Nullable String note,
-        @AtMost(MOST_STEPS) @Nullable List<StepRequest> steps) {
+        @AtMost(MOST_STEPS) @Nullable List<StepRequest> steps,
+        @AtMost(MOST_STEPS) @Nullable List<VehicleDistance> distances) {
 
     /** No job takes more wheels than the longest combination has. */
     static final int MOST_STEPS = 60;
+
+    /**
+     * How far a vehicle had run.
+     *
+     * @param km 0 to 10,000,000
+     */
+    public record VehicleDistance(@Nullable String vehicle, @Nullable Double km) {}
 
     /**
      * A tyre to be moved: the one at a wheel, or one that is off every vehicle.

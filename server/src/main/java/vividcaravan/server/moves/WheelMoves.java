@@ -30,6 +30,7 @@ import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.sensors.FittingChange;
 import vividcaravan.server.sensors.SensorPlacing;
+import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TyreRow;
@@ -126,7 +127,8 @@ public class WheelMoves {
         // The time is fixed now: what was "now" when it was looked at must not be a later one.
         MovePlan plan = planning.plan(
                 View.of(pen.session()),
-                new MoveRequest(Instant.ofEpochMilli(sketch.at()), request.note(), request.steps()));
+                new MoveRequest(
+                        Instant.ofEpochMilli(sketch.at()), request.note(), request.steps(), request.distances()));
         TyrePlacing.Outcome outcome = plan.outcome();
         MoveRow move = new MoveRow();
         move.movedAt = plan.at();
@@ -144,6 +146,11 @@ public class WheelMoves {
                             outcome.made().get(i),
                             request.steps().get(i).reason()));
         }
+        if (request.distances() != null) {
+            request.distances().forEach(one -> pen.session()
+                    .insert(MoveDistanceRow.of(
+                            move.id, fleet.existing(one.vehicle()).id(), one.km())));
+        }
         for (TyrePlacing.Made one : outcome.made()) {
             leave(pen, plan, one, who);
         }
@@ -154,6 +161,11 @@ public class WheelMoves {
         for (int i = 0; i < outcome.made().size(); i++) {
             RemovalReason reason = request.steps().get(i).reason();
             deed = deed.with("Why it came off", null, reason == null ? null : reason.words());
+        }
+        if (request.distances() != null) {
+            for (MoveRequest.VehicleDistance one : request.distances()) {
+                deed = deed.with("Distance of " + one.vehicle(), "km", null, one.km());
+            }
         }
         return new Done<>(move.id, deed);
     }
@@ -261,7 +273,11 @@ public class WheelMoves {
                 Done<Void> undone = undone(pen, id, who);
                 pen.note(undone.deed());
                 MoveRow move = pen.session().get(MoveRow.class, id);
-                MoveRequest again = planning.again(stepRows(View.of(pen.session()), id), at, move.note);
+                MoveRequest again = planning.again(
+                        stepRows(View.of(pen.session()), id),
+                        MoveDistanceRow.of(View.of(pen.session()), id),
+                        at,
+                        move.note);
                 refuseIfNot(look.of(View.of(pen.session()), planning.plan(View.of(pen.session()), again)));
                 return made(pen, again, who);
             });

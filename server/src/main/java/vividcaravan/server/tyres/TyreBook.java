@@ -22,6 +22,7 @@ import vividcaravan.core.tyres.Exposure;
 import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.TreadWear;
 import vividcaravan.core.tyres.Tyre;
+import vividcaravan.core.tyres.TyreDistance;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.server.fleet.FleetDirectory;
@@ -109,6 +110,7 @@ public class TyreBook {
     /**
      * A tyre's stay at a place.
      *
+     * @param km how far it ran there, where both were written down at the moves
      * @param reason why it came off its vehicle before, where somebody said
      */
     record StayItem(
@@ -116,6 +118,7 @@ public class TyreBook {
             @Nullable String sensor,
             @Nullable Instant from,
             @Nullable Instant to,
+            @Nullable Double km,
             @Nullable RemovalReason reason) {}
 
     record TreadItem(Instant at, double shallowestMm, List<Double> points, @Nullable Double km, String who) {}
@@ -140,9 +143,15 @@ public class TyreBook {
                     .getResultList()
                     .forEach(row -> now.put(row.tyreId, row.stay()));
             Map<Long, List<TreadReadingRow>> treads = treads(view, null);
+            Map<Long, List<TyreDistance.Passage>> passages = tables.passages(view, null);
             List<TyreItem> items = new ArrayList<>();
             for (TyreRow row : view.select("from TyreRow", TyreRow.class).getResultList()) {
-                items.add(item(rules, row, now.get(row.id), treads.getOrDefault(row.id, List.of())));
+                items.add(item(
+                        rules,
+                        row,
+                        now.get(row.id),
+                        treads.getOrDefault(row.id, List.of()),
+                        passages.getOrDefault(row.id, List.of())));
             }
             items.sort(Comparator.comparing((TyreItem item) -> item.markedBecause() == null)
                     .thenComparing(item -> !item.isLow())
@@ -166,10 +175,11 @@ public class TyreBook {
             List<TreadReadingRow> treads = treads(view, id).getOrDefault(id, List.of());
             TyreStay now = stays.stream().filter(TyreStay::isOpen).findFirst().orElse(null);
             Map<Long, RemovalReason> reasons = tables.removals(view, id);
+            List<TyreDistance.Passage> passages = tables.passages(view, id).getOrDefault(id, List.of());
             return new TyreLife(
-                    item(demands.ofTyres(view), row, now, treads),
+                    item(demands.ofTyres(view), row, now, treads, passages),
                     stays.stream()
-                            .map(stay -> stay(stay, reasons.get(stay.from())))
+                            .map(stay -> stay(stay, reasons.get(stay.from()), passages))
                             .toList(),
                     treads.stream()
                             .map(tread -> new TreadItem(
@@ -217,7 +227,8 @@ public class TyreBook {
                             rules,
                             rows.get(stay.tyre()),
                             stay,
-                            treads(view, stay.tyre()).getOrDefault(stay.tyre(), List.of())));
+                            treads(view, stay.tyre()).getOrDefault(stay.tyre(), List.of()),
+                            tables.passages(view, stay.tyre()).getOrDefault(stay.tyre(), List.of())));
                 } else if (!known.containsKey(position)) {
                     items.add(assumed(rules, vehicle, position));
                 }
@@ -241,12 +252,17 @@ public class TyreBook {
 
     private TyreItem assumed(TyreInspection.Rules rules, FleetVehicle vehicle, Position position) {
         TyreRow row = new TyreRow();
+        row.describe(TyreTables.assumed(vehicle, position));
         TyreStay stay = new TyreStay(-1, TyrePlace.wheel(vehicle.id(), position), null, TyreStay.ALWAYS, TyreStay.OPEN);
-        return item(rules, row, stay, List.of());
+        return item(rules, row, stay, List.of(), List.of());
     }
 
     private TyreItem item(
-            TyreInspection.Rules rules, TyreRow row, @Nullable TyreStay now, List<TreadReadingRow> treads) {
+            TyreInspection.Rules rules,
+            TyreRow row,
+            @Nullable TyreStay now,
+            List<TreadReadingRow> treads,
+            List<TyreDistance.Passage> passages) {
         Optional<TyrePlace.AtWheel> wheel =
                 Optional.ofNullable(now).map(TyreStay::place).flatMap(TyrePlace::asWheel);
         Optional<FleetVehicle> vehicle = wheel.flatMap(one -> fleet.vehicle(one.vehicle()));
@@ -260,11 +276,10 @@ public class TyreBook {
             least = rules.leastMm(role);
         }
         TreadReadingRow last = treads.isEmpty() ? null : treads.get(treads.size() - 1);
-        Optional<TreadWear> wear = TreadWear.of(
-                treads.stream()
-                        .map(tread -> new TreadWear.Reading(tread.readAt.toEpochMilli(), tread.shallowestMm, tread.km))
-                        .toList(),
-                least);
+        List<TreadWear.Reading> readings = treads.stream()
+                .map(tread -> new TreadWear.Reading(tread.readAt.toEpochMilli(), tread.shallowestMm, tread.km))
+                .toList();
+        Optional<TreadWear> wear = TreadWear.of(TyreDistance.own(readings, passages), least);
         Tyre tyre = row.tyre();
         return new TyreItem(
                 row.id == null ? null : Long.toString(row.id),
@@ -322,7 +337,7 @@ public class TyreBook {
         return Math.round(figure * 100) / 100.0;
     }
 
-    private StayItem stay(TyreStay stay, @Nullable RemovalReason reason) {
+    private StayItem stay(TyreStay stay, @Nullable RemovalReason reason, List<TyreDistance.Passage> passages) {
         return new StayItem(
                 words(stay.place()),
                 stay.sensor() == null
@@ -330,6 +345,7 @@ public class TyreBook {
                         : fleet.sensor(stay.sensor()).map(KnownSensor::code).orElse(null),
                 stay.from() == TyreStay.ALWAYS ? null : Instant.ofEpochMilli(stay.from()),
                 stay.isOpen() ? null : Instant.ofEpochMilli(stay.to()),
+                TyreDistance.between(stay.from(), stay.to(), passages).orElse(null),
                 reason);
     }
 

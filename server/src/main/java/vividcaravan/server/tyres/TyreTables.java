@@ -12,13 +12,20 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.TyreSpec;
 import vividcaravan.core.judge.Rejudgement;
 import vividcaravan.core.tyres.RemovalReason;
+import vividcaravan.core.tyres.Tyre;
+import vividcaravan.core.tyres.TyreDistance;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.core.tyres.TyreTimeline;
+import vividcaravan.server.fleet.AxleDescription;
+import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.View;
 
@@ -28,6 +35,27 @@ public class TyreTables {
 
     /** Rows that name more of something than this are asked for in portions. */
     private static final int PORTION = 500;
+
+    private final FleetDirectory fleet;
+
+    TyreTables(FleetDirectory fleet) {
+        this.fleet = fleet;
+    }
+
+    /**
+     * What is taken for granted of the tyre at a wheel of which nothing is written down: that it is as its axle is described, and a
+     * spare as all axles, where they are alike.
+     */
+    public static Tyre assumed(FleetVehicle vehicle, Position position) {
+        List<TyreSpec> specs = vehicle.description().axles().stream()
+                .map(AxleDescription::tyre)
+                .distinct()
+                .toList();
+        TyreSpec spec = position.isSpare()
+                ? specs.size() == 1 ? specs.get(0) : TyreSpec.UNKNOWN
+                : vehicle.description().axles().get(position.axle() - 1).tyre();
+        return new Tyre(null, null, spec.size(), spec.loadIndex(), null, null, null, null);
+    }
 
     /** The tyre with this identity. */
     public Optional<TyreRow> tyre(View view, long id) {
@@ -113,6 +141,7 @@ public class TyreTables {
     /** The tyre that is taken for granted at a wheel gets a row, there since nobody knows when. */
     public TyreRow assume(Pen pen, TyrePlace.AtWheel wheel, Instant now) {
         TyreRow row = new TyreRow();
+        row.describe(assumed(fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position()));
         row.addedAt = now;
         pen.session().insert(row);
         pen.session().insert(TyreStayRow.of(new TyreStay(row.id, wheel, null, TyreStay.ALWAYS, TyreStay.OPEN)));
@@ -137,6 +166,26 @@ public class TyreTables {
                     return new Rejudgement.TyreLeft(move.movedAt, move.madeBy, "The tyre was moved.");
                 })
                 .toList();
+    }
+
+    /** Every passage of these tyres from one place to another by moves that stand, by tyre; of all tyres, where none is named. */
+    Map<Long, List<TyreDistance.Passage>> passages(View view, @Nullable Long tyre) {
+        String where = tyre == null ? "" : " and s.tyreId = :tyre";
+        var query = view.select(
+                "select s.tyreId, m.movedAt, s.fromVehicleId, f.km, s.toVehicleId, t.km from MoveRow m"
+                        + " join MoveStepRow s on s.moveId = m.id"
+                        + " left join MoveDistanceRow f on f.moveId = m.id and f.vehicleId = s.fromVehicleId"
+                        + " left join MoveDistanceRow t on t.moveId = m.id and t.vehicleId = s.toVehicleId"
+                        + " where m.undoneAt is null" + where,
+                Object[].class);
+        if (tyre != null) {
+            query.setParameter("tyre", tyre);
+        }
+        Map<Long, List<TyreDistance.Passage>> passages = new HashMap<>();
+        query.getResultList().forEach(row -> passages.computeIfAbsent((Long) row[0], id -> new ArrayList<>())
+                .add(new TyreDistance.Passage(
+                        (Long) row[1], (Long) row[2], (Double) row[3], (Long) row[4], (Double) row[5])));
+        return passages;
     }
 
     /** Why a tyre came off, by when, of moves that stand; epoch milliseconds. */

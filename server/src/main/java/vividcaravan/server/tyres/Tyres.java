@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -70,29 +71,77 @@ public class Tyres {
         });
     }
 
+    /** Which other tyres of a vehicle, of which nothing is written down, are like one. */
+    public enum Alike {
+        /** None. */
+        ONE,
+        /** Those of its axle. */
+        AXLE,
+        /** Those of every axle that is described with the same size. */
+        SIZE
+    }
+
     /**
-     * Says what the tyre at a wheel is, of which nothing need have been written down before.
+     * Says what the tyre at a wheel is, and that others are like it; a date code and a note are its own.
      *
      * @return its identity
      * @throws Refusal if the wheel has none
      */
-    public long describe(FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note) {
-        return writer.make(describing(vehicle, position, tyre, note));
+    public long describe(FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note, Alike alike) {
+        return writer.make(view -> {
+            refuseIfNone(view, TyrePlace.wheel(vehicle.id(), position));
+            List<Position> others = alike(view, vehicle, position, alike);
+            return Decision.make(pen -> {
+                Done<Long> one = described(pen, vehicle, position, tyre, note);
+                Deed deed = one.deed();
+                for (Position other : others) {
+                    TyreRow row = tables.assume(pen, TyrePlace.wheel(vehicle.id(), other), clock.instant());
+                    row.describe(tyre.asOneOfAKind());
+                    pen.session().update(row);
+                    deed = deed.at(vehicle.id(), other.code()).with("Alike", null, other.code());
+                }
+                return new Done<>(one.result(), deed);
+            });
+        });
+    }
+
+    private List<Position> alike(View view, FleetVehicle vehicle, Position position, Alike alike) {
+        if (alike == Alike.ONE) {
+            return List.of();
+        }
+        Set<Position> known = tables.staysOn(view, vehicle.id()).stream()
+                .flatMap(stay -> stay.place().asWheel().stream())
+                .map(TyrePlace.AtWheel::position)
+                .collect(Collectors.toSet());
+        String size = TyreTables.assumed(vehicle, position).size();
+        return vehicle.description().layout().positions().stream()
+                .filter(other -> !other.equals(position) && !known.contains(other))
+                .filter(other -> alike == Alike.AXLE
+                        ? other.axle() == position.axle() && !other.isSpare()
+                        : size != null
+                                && size.equals(
+                                        TyreTables.assumed(vehicle, other).size()))
+                .toList();
     }
 
     /** The describing of a tyre at a wheel. */
     Change<Long> describing(FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note) {
-        TyrePlace.AtWheel wheel = TyrePlace.wheel(vehicle.id(), position);
         return view -> {
-            refusalOfDescribing(view, wheel).ifPresent(why -> {
-                throw Refusal.conflict(why);
-            });
-            return Decision.make(pen -> {
-                TyreRow row = pen.session().get(TyreRow.class, at(pen, wheel, clock.instant()));
-                Deed deed = described(pen, row, tyre, note).at(vehicle.id(), position.code());
-                return new Done<>(row.id, deed);
-            });
+            refuseIfNone(view, TyrePlace.wheel(vehicle.id(), position));
+            return Decision.make(pen -> described(pen, vehicle, position, tyre, note));
         };
+    }
+
+    private void refuseIfNone(View view, TyrePlace.AtWheel wheel) {
+        refusalOfDescribing(view, wheel).ifPresent(why -> {
+            throw Refusal.conflict(why);
+        });
+    }
+
+    private Done<Long> described(Pen pen, FleetVehicle vehicle, Position position, Tyre tyre, @Nullable String note) {
+        long id = at(pen, TyrePlace.wheel(vehicle.id(), position), clock.instant());
+        TyreRow row = pen.session().get(TyreRow.class, id);
+        return new Done<>(id, described(pen, row, tyre, note).at(vehicle.id(), position.code()));
     }
 
     /** Why the tyre at a wheel cannot be described; empty if it can. */

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.tyres.Tyre;
@@ -116,14 +117,19 @@ class TyresController {
 
     @PutMapping("/vehicles/{ref}/wheels/{position}/tyre")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
-    @Operation(operationId = "describeTyreAt", summary = "Say what the tyre at a wheel is")
+    @Operation(
+            operationId = "describeTyreAt",
+            summary = "Say what the tyre at a wheel is, and which others are like it")
     TyreBook.TyreLife describeAt(
-            @PathVariable String ref, @PathVariable String position, @RequestBody TyreRequest request) {
+            @PathVariable String ref,
+            @PathVariable String position,
+            @RequestParam(defaultValue = "ONE") Tyres.Alike alike,
+            @RequestBody TyreRequest request) {
         FleetVehicle vehicle = visible.existing(ref);
         Faults faults = new Faults();
         Tyre tyre = request.tyre(faults, today());
         faults.refuse();
-        return book.life(tyres.describe(vehicle, vehicle.existing(position), tyre, request.plainNote()));
+        return book.life(tyres.describe(vehicle, vehicle.existing(position), tyre, request.plainNote(), alike));
     }
 
     /**

@@ -75,6 +75,7 @@ class RightsTest {
         row(
                 PEOPLE,
                 "listAlerts",
+                "exportAlerts",
                 "listPeople",
                 "listVehicles",
                 "listVehicleLines",

@@ -86,7 +86,8 @@ class FleetHistoryTest {
                 door.postJson(
                         "/api/v1/wheel-moves",
                         """
-                { "at": "2026-11-19T08:00:00Z", "note": "a nail", "steps": [
+                { "at": "2026-11-19T08:00:00Z", "note": "a nail", "distances": [
+                  { "vehicle": "LM-31", "km": 120500.5 } ], "steps": [
                   { "vehicle": "LM-31", "position": "1L", "to": { "kind": "REPAIRER", "name": "Marle Road" },
                     "sensor": "TRAVELS", "reason": "PUNCTURE" },
                   { "vehicle": "LM-31", "position": "S1", "to": { "vehicle": "LM-31", "position": "1L" } },
