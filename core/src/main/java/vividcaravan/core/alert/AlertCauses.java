@@ -344,7 +344,7 @@ record AlertCauses(Figures figures) {
                 + (evidence.lastHeardAt() == null
                         ? "."
                         : ", " + Figures.duration((evidence.at() - evidence.lastHeardAt()) / MILLIS_OF_MINUTE)
-                                + " before this, and the vehicle was moving.");
+                                + " before this, and the vehicle is known to move.");
         causes.add(new Cause("The receiver: power, fuse or antenna", quiet));
         causes.add(new Cause("Out of coverage", "Then its readings come later, and this is taken back."));
     }

@@ -170,15 +170,23 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
      * @param deviation how far the middle one is from its target at 20 °C, 0.1 is ten per cent above
      */
     public String alongside(List<String> vehicles, int wheels, double celsius, double deviation) {
-        String which = vehicles.size() == 1
-                ? vehicles.get(0)
-                : String.join(", ", vehicles.subList(0, vehicles.size() - 1)) + " and "
-                        + vehicles.get(vehicles.size() - 1);
         String from = Math.round(Math.abs(deviation) * 100) == 0
                 ? "at its target"
                 : Figures.percent(deviation) + (deviation < 0 ? " under" : " over") + " its target";
-        return "It runs with " + which + ": the middle one of the " + wheels + " wheels heard there shows "
+        return "It runs with " + listed(vehicles) + ": the middle one of the " + wheels + " wheels heard there shows "
                 + celsius(celsius) + " and is " + from + " at " + celsius(20.0) + ".";
+    }
+
+    /** That a vehicle whose receiver is silent hangs together with others that are heard and move. */
+    public String pulledAlong(List<String> vehicles) {
+        boolean isOne = vehicles.size() == 1;
+        return "It is coupled, and " + listed(vehicles) + (isOne ? " is heard and moves" : " are heard and move")
+                + ". If it stands somewhere, uncouple it here; if it runs along, look at its receiver or repeater.";
+    }
+
+    private static String listed(List<String> names) {
+        int last = names.size() - 1;
+        return last == 0 ? names.get(0) : String.join(", ", names.subList(0, last)) + " and " + names.get(last);
     }
 
     /** Why we think so, a line for each piece of evidence. */

@@ -137,13 +137,14 @@ public final class VehicleJudge {
     }
 
     private void lookForExchange(WheelStays wheel, long at, Consumer<Finding> findings) {
-        Filled other = exchange.exchangedWith(wheel, rules);
-        if (other != null) {
+        ExchangeWatch.Exchange found = exchange.exchangeOf(wheel, rules);
+        if (found != null) {
+            Filled other = found.with();
             WheelRules own = rules.at(wheel.position()).orElseThrow();
-            wheel.wasExchangedWith(other.position(), at, own, siblings, findings);
+            wheel.wasExchanged(found, at, own, siblings, findings);
             siblings.look(other.position(), at, movement, rules);
             WheelRules others = rules.at(other.position()).orElseThrow();
-            other.wasExchangedWith(wheel.position(), at, others, siblings, findings);
+            other.wasExchanged(found.seenFrom(wheel), at, others, siblings, findings);
         }
     }
 
@@ -166,6 +167,26 @@ public final class VehicleJudge {
      */
     public boolean isReceiverQuiet(long now, long quietMillis) {
         return receiver.isQuiet(now, quietMillis, movement);
+    }
+
+    /** The same whatever it did when it was last heard, for a vehicle that hangs together with one that moves. */
+    public boolean isQuiet(long now, long quietMillis) {
+        return receiver.isQuiet(now, quietMillis);
+    }
+
+    /** Whether at {@code now} its sensors say that it moves, and has for {@code millis}. */
+    public boolean hasMovedFor(long now, long millis) {
+        return movement.hasMovedFor(now, millis);
+    }
+
+    /** Whether its receiver is said to be silent. */
+    public boolean isReceiverSilent() {
+        return receiver.isSilent();
+    }
+
+    /** Says at clock time {@code now} that nothing pulls it any more; what only followed from that is taken back. */
+    public void uncoupled(long now, Consumer<Finding> findings) {
+        receiver.uncoupled(now, movement, findings);
     }
 
     /** Says at clock time {@code now} that the vehicle's receiver is silent; the next word from it takes that back. */

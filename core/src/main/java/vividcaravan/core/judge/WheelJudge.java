@@ -23,6 +23,7 @@ import vividcaravan.core.judge.rules.Stages;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.sensors.BatteryWatch;
 import vividcaravan.core.judge.sensors.Doubt;
+import vividcaravan.core.judge.sensors.ExchangeWatch;
 import vividcaravan.core.judge.sensors.StuckWatch;
 import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.judge.siblings.Movement;
@@ -245,7 +246,9 @@ final class WheelJudge {
     }
 
     /** Its level and that of {@code other} became each other's; once more, and each has its own again. */
-    void wasExchangedWith(Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+    void wasExchanged(
+            ExchangeWatch.Exchange exchange, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+        Position other = exchange.with().position();
         Stage crossed = stages.at(Limit.CROSSED);
         if (crossed.isRaised() && report.isCrossedWith(other)) {
             crossed.clear();
@@ -254,7 +257,7 @@ final class WheelJudge {
         crossed.raise(at);
         double target = rules.limits().targetKpa();
         AirSteps steps = track.steps();
-        Evidence.Step step = new Evidence.Step(steps.lastFrom(), steps.lastTo(), steps.lastShare() * target);
+        Evidence.Step step = new Evidence.Step(exchange.from(), exchange.to(), steps.lastShare() * target);
         report.reportExchanged(at, other, steps.lastAfter() * target, step, rules, siblings, findings);
     }
 

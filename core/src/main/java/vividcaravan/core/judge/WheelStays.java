@@ -13,6 +13,7 @@ import vividcaravan.core.judge.air.WheelTrack;
 import vividcaravan.core.judge.days.Seep;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.WheelRules;
+import vividcaravan.core.judge.sensors.ExchangeWatch;
 import vividcaravan.core.judge.sensors.Filled;
 import vividcaravan.core.judge.sensors.Heard;
 import vividcaravan.core.judge.siblings.Neighbour;
@@ -288,9 +289,9 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard, Seep.Daily {
     }
 
     @Override
-    public void wasExchangedWith(
-            Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
-        current.judge.wasExchangedWith(other, at, rules, siblings, findings);
+    public void wasExchanged(
+            ExchangeWatch.Exchange exchange, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings) {
+        current.judge.wasExchanged(exchange, at, rules, siblings, findings);
     }
 
     /** What outlives a restart. */

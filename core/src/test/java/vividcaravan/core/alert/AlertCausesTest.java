@@ -152,6 +152,6 @@ class AlertCausesTest {
                 .contains("Axle 1 left, the lowest one,")
                 .contains("795 kPa of 800 kPa");
         assertThat(because(quiet, 0))
-                .isEqualTo("All 6 wheels went quiet at once, 10 min before this, and the vehicle was moving.");
+                .isEqualTo("All 6 wheels went quiet at once, 10 min before this, and the vehicle is known to move.");
     }
 }

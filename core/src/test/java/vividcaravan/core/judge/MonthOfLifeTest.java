@@ -262,10 +262,25 @@ class MonthOfLifeTest {
     @Nested
     class Exchanged {
 
+        private long exchangedAt;
+
         private void exchange(String one, String other) {
+            // Behind the last words of the minute that is over.
+            exchangedAt = truck.now + 30_000;
             double level = truck.tyre(one).kpaAt20;
             truck.tyre(one).kpaAt20 = truck.tyre(other).kpaAt20;
             truck.tyre(other).kpaAt20 = level;
+        }
+
+        /** What either said since belongs to the other, and nothing that was said before: both say the same of when. */
+        private void assertDated(List<Alert> crossed) {
+            assertThat(crossed).allSatisfy(alert -> {
+                assertThat(alert.evidence().step().from()).isLessThanOrEqualTo(exchangedAt);
+                assertThat(alert.evidence().step().to()).isGreaterThanOrEqualTo(exchangedAt);
+            });
+            assertThat(crossed)
+                    .extracting(alert -> alert.evidence().step().to())
+                    .containsOnly(crossed.get(0).evidence().step().to());
         }
 
         @ParameterizedTest(name = "after {0} h of rest")
@@ -289,6 +304,7 @@ class MonthOfLifeTest {
                             .findFirst()
                             .orElseThrow())
                     .contains("at the same time");
+            assertDated(crossed);
         }
 
         @Test
@@ -303,6 +319,7 @@ class MonthOfLifeTest {
             truck.drive(1);
 
             assertThat(said(truck)).containsExactlyInAnyOrder("1L SENSORS_CROSSED", "2RO SENSORS_CROSSED");
+            assertDated(List.copyOf(truck.alerts()));
         }
 
         @Test

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.axles.Position;
@@ -39,6 +40,9 @@ class Alongside {
 
     /** What they show, in words; empty where nothing hangs together, little was heard, or it would say nothing of the alert. */
     Optional<String> of(FleetVehicle vehicle, Alert alert, AlertWords words) {
+        if (alert.kind() == AlertKind.RECEIVER_SILENT && alert.state() != AlertState.CLOSED) {
+            return pulledAlong(vehicle, words);
+        }
         boolean isOfAWheel = alert.position() != null
                 && alert.state() != AlertState.CLOSED
                 && (alert.kind().family() == AlertFamily.TYRE || alert.kind().isHeat());
@@ -61,6 +65,21 @@ class Alongside {
         return celsius.size() < LEAST_WHEELS
                 ? Optional.empty()
                 : Optional.of(words.alongside(vehicles, celsius.size(), middle(celsius), middle(deviations)));
+    }
+
+    private Optional<String> pulledAlong(FleetVehicle vehicle, AlertWords words) {
+        List<String> moving = fleet.combination(vehicle, clock.millis()).stream()
+                .filter(other -> other.id() != vehicle.id() && isHeardMoving(other))
+                .map(other -> other.description().ref())
+                .toList();
+        return moving.isEmpty() ? Optional.empty() : Optional.of(words.pulledAlong(moving));
+    }
+
+    private boolean isHeardMoving(FleetVehicle vehicle) {
+        long since = clock.millis() - LATELY.toMillis();
+        return vehicle.sensors().values().stream()
+                .map(KnownSensor::newest)
+                .anyMatch(newest -> newest != null && newest.at() >= since && Boolean.TRUE.equals(newest.moving()));
     }
 
     private static void add(FleetVehicle vehicle, long since, List<Double> celsius, List<Double> deviations) {

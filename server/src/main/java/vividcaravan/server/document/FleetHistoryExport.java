@@ -3,6 +3,7 @@ package vividcaravan.server.document;
 import static java.util.stream.Collectors.groupingBy;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -44,7 +45,10 @@ class FleetHistoryExport {
     FleetHistory history() {
         try (StatelessSession session = sessions.openStatelessSession()) {
             return new FleetHistory(
-                    fleet.sensors().stream().map(this::sensor).toList(),
+                    fleet.sensors().stream()
+                            .sorted(Comparator.comparing(KnownSensor::code))
+                            .map(this::sensor)
+                            .toList(),
                     tyres(session),
                     moves(session),
                     all(session, CouplingRow.class, "fromAt, id").stream()

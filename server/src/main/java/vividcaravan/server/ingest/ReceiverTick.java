@@ -7,7 +7,8 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Finding;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -37,6 +38,7 @@ class ReceiverTick implements Ticking {
     private final JournalClosing closing;
     private final Clock clock;
     private final long quietMillis;
+    private volatile long coupledAt;
 
     ReceiverTick(
             SingleWriter writer,
@@ -66,7 +68,8 @@ class ReceiverTick implements Ticking {
         List<FleetVehicle> quiet = live.stream()
                 .filter(vehicle -> vehicle.heardLiveAt() <= now - quietMillis)
                 .toList();
-        if (quiet.isEmpty() || !writer.isRunning() || writer.isBroken()) {
+        List<FleetVehicle> coupled = coupledToLookAt(now);
+        if (quiet.isEmpty() && coupled.isEmpty() || !writer.isRunning() || writer.isBroken()) {
             return;
         }
         boolean isOurs = quiet.size() > TOO_MANY && quiet.size() > live.size() / 2;
@@ -78,20 +81,61 @@ class ReceiverTick implements Ticking {
             return;
         }
         try {
-            writer.take(new Look(quiet, now));
+            writer.take(new Look(quiet, coupled, now));
         } catch (Refusal busy) {
             // The next tick looks again.
             LOG.debug("Too busy to look for silent receivers", busy);
         }
     }
 
+    /** Who may have to be asked: what only its judge knows, the writer looks up. Once a minute is enough for quarters of an hour. */
+    private List<FleetVehicle> coupledToLookAt(long now) {
+        if (now - coupledAt < TimeUnit.MINUTES.toMillis(1)) {
+            return List.of();
+        }
+        coupledAt = now;
+        return fleet.vehicles().stream()
+                .filter(vehicle -> {
+                    List<FleetVehicle> all = fleet.combination(vehicle, now);
+                    return all.size() == 1
+                            ? isSaidToBeSilent(vehicle)
+                            : vehicle.isInService()
+                                    && vehicle.heardLiveAt() <= now - quietMillis
+                                    && all.stream().anyMatch(other -> other.heardLiveAt() > now - quietMillis);
+                })
+                .toList();
+    }
+
+    private static boolean isSaidToBeSilent(FleetVehicle vehicle) {
+        return vehicle.openAlerts().stream().anyMatch(alert -> alert.kind() == AlertKind.RECEIVER_SILENT);
+    }
+
+    /** One that hangs together with another that drives is not asleep, whatever it did when it was last heard. */
+    private boolean isQuietWhilePulled(FleetVehicle vehicle, long now) {
+        if (!vehicle.judge().isQuiet(now, quietMillis)) {
+            return false;
+        }
+        List<FleetVehicle> before = fleet.combination(vehicle, now - quietMillis);
+        return fleet.combination(vehicle, now).stream()
+                .anyMatch(other -> other.id() != vehicle.id()
+                        && before.contains(other)
+                        && other.judge().hasMovedFor(now, quietMillis));
+    }
+
+    private boolean isLooseAgain(FleetVehicle vehicle, long now) {
+        return vehicle.judge().isReceiverSilent()
+                && fleet.combination(vehicle, now).size() == 1;
+    }
+
     private final class Look implements Write<Void> {
 
         private final List<FleetVehicle> quiet;
+        private final List<FleetVehicle> coupled;
         private final long now;
 
-        Look(List<FleetVehicle> quiet, long now) {
+        Look(List<FleetVehicle> quiet, List<FleetVehicle> coupled, long now) {
             this.quiet = quiet;
+            this.coupled = coupled;
             this.now = now;
         }
 
@@ -103,18 +147,25 @@ class ReceiverTick implements Ticking {
                 }
                 vehicle.heardLive(FleetVehicle.NOT_LIVE);
                 if (vehicle.judge().isReceiverQuiet(now, quietMillis)) {
-                    vehicle.judge().receiverFellSilent(now, finding -> vehicle.book()
-                            .apply(finding)
-                            .ifPresent(alert -> save(pen, vehicle, alert)));
+                    vehicle.judge().receiverFellSilent(now, finding -> keep(pen, vehicle, finding));
                     // What no reading says has to be kept, or a restart would forget to take it back.
+                    closing.save(pen.session(), vehicle);
+                }
+            }
+            for (FleetVehicle vehicle : coupled) {
+                if (isQuietWhilePulled(vehicle, now)) {
+                    vehicle.judge().receiverFellSilent(now, finding -> keep(pen, vehicle, finding));
+                    closing.save(pen.session(), vehicle);
+                } else if (isLooseAgain(vehicle, now)) {
+                    vehicle.judge().uncoupled(now, finding -> keep(pen, vehicle, finding));
                     closing.save(pen.session(), vehicle);
                 }
             }
             return null;
         }
 
-        private void save(Pen pen, FleetVehicle vehicle, Alert alert) {
-            alerts.save(pen, vehicle, alert);
+        private void keep(Pen pen, FleetVehicle vehicle, Finding finding) {
+            vehicle.book().apply(finding).ifPresent(alert -> alerts.save(pen, vehicle, alert));
         }
     }
 }

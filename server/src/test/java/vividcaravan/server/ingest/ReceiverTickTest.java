@@ -97,4 +97,99 @@ class ReceiverTickTest {
                     truck -> assertThat(product.door().alertsOf(truck.ref())).isEmpty());
         }
     }
+
+    private static final String COMBINATION =
+            """
+            { "ref": "LM-21", "kind": "RIGID_TRUCK", "axles": [
+                { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 850 } ],
+              "sensors": [
+                { "position": "1L", "code": "A00001", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" },
+                { "position": "1R", "code": "A00002", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" } ] },
+            { "ref": "LM-31", "kind": "DRAWBAR_TRAILER", "axles": [
+                { "role": "TRAILER", "wheels": "SINGLE", "coldPressureKpa": 850 } ],
+              "sensors": [
+                { "position": "1L", "code": "B00001", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" },
+                { "position": "1R", "code": "B00002", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" } ] }""";
+    private static final Door.Truck PULLER = new Door.Truck("LM-21", "A00001", "A00002");
+    private static final Door.Truck TRAILER = new Door.Truck("LM-31", "B00001", "B00002");
+
+    private static void drive(OwnProduct product, int minutes, boolean isMoving) {
+        for (int i = 0; i < minutes; i++) {
+            report(product, PULLER, product.now(), isMoving);
+            pass(product, 1);
+        }
+    }
+
+    private static void standTogether(OwnProduct product) {
+        assertThat(product.door().importFleet(Door.document(COMBINATION, "")).status())
+                .isEqualTo(200);
+        report(product, TRAILER, product.now(), false);
+        product.pass(Duration.ofHours(9));
+        report(product, PULLER, product.now(), false);
+        assertThat(product.door()
+                        .postJson("/api/v1/couplings", "{ \"pulled\": \"LM-31\", \"puller\": \"LM-21\" }")
+                        .status())
+                .isBetween(200, 204);
+        pass(product, 1);
+    }
+
+    @Test
+    void aTrailerThatSleepsWhileItIsPulledIsNotAsleep() {
+        try (OwnProduct product = OwnProduct.in(folder, BEGIN)) {
+            standTogether(product);
+            drive(product, 14, true);
+            assertThat(product.door().alertsOf("LM-31")).isEmpty();
+
+            drive(product, 3, true);
+            JsonNode alert = product.door().alertsOf("LM-31").get(0);
+            assertThat(alert.get("kind").asString()).isEqualTo("RECEIVER_SILENT");
+            assertThat(product.door()
+                            .get("/api/v1/alerts/" + alert.get("id").asString())
+                            .text())
+                    .contains("LM-21 is heard and moves")
+                    .contains("uncouple");
+
+            // It was heard again: proven, like any receiver.
+            report(product, TRAILER, product.now(), true);
+            assertThat(product.door().alertsOf("LM-31").get(0).get("state").asString())
+                    .isEqualTo("CLOSED");
+        }
+    }
+
+    @Test
+    void aTrailerThatWasLeftInTheYardIsTakenBackWithItsUncoupling() {
+        try (OwnProduct product = OwnProduct.in(folder, BEGIN)) {
+            standTogether(product);
+            drive(product, 18, true);
+            assertThat(product.door().alertsOf("LM-31")).hasSize(1);
+            product.restart();
+            String coupling = product.door()
+                    .get("/api/v1/couplings?vehicle=LM-31")
+                    .json()
+                    .at("/items/0/id")
+                    .asString();
+
+            assertThat(product.door()
+                            .postJson("/api/v1/couplings/" + coupling + "/end", "{}")
+                            .status())
+                    .isBetween(200, 204);
+            pass(product, 1);
+
+            JsonNode alert = product.door().alertsOf("LM-31").get(0);
+            assertThat(alert.get("state").asString()).isEqualTo("CLOSED");
+            assertThat(product.door()
+                            .get("/api/v1/alerts/" + alert.get("id").asString())
+                            .text())
+                    .contains("WITHDRAWN");
+        }
+    }
+
+    @Test
+    void aCombinationThatStandsIsAsleep() {
+        try (OwnProduct product = OwnProduct.in(folder, BEGIN)) {
+            standTogether(product);
+            drive(product, 30, false);
+            assertThat(product.door().alertsOf("LM-31")).isEmpty();
+        }
+    }
 }

@@ -24,13 +24,28 @@ public final class ExchangeWatch {
 
     private final List<? extends Filled> wheels;
 
+    /**
+     * Two wheels that changed places.
+     *
+     * @param with the other of both
+     * @param from the last reading of either before it, epoch milliseconds
+     * @param to the first reading of either after it: what both said from then on belongs to the other wheel
+     */
+    public record Exchange(Filled with, long from, long to) {
+
+        /** The same as the other wheel sees it. */
+        public Exchange seenFrom(Filled one) {
+            return new Exchange(one, from, to);
+        }
+    }
+
     /** Watches these, every wheel of the vehicle that is known; the list may change. */
     public ExchangeWatch(List<? extends Filled> wheels) {
         this.wheels = wheels;
     }
 
-    /** The wheel that has changed places with {@code wheel}, whose latest step was just found; null if none has. */
-    public Filled exchangedWith(Filled wheel, VehicleRules rules) {
+    /** How {@code wheel}, whose latest step was just found, has changed places with another; null if it has not. */
+    public Exchange exchangeOf(Filled wheel, VehicleRules rules) {
         Filled found = null;
         for (Filled other : wheels) {
             if (other != wheel && isExchange(wheel, other, rules)) {
@@ -41,7 +56,15 @@ public final class ExchangeWatch {
                 found = other;
             }
         }
-        return found;
+        return found == null ? null : between(wheel, found);
+    }
+
+    /** Each of both narrows down when it was; one that spoke in its sleep may have spoken of before or of after. */
+    private static Exchange between(Filled one, Filled other) {
+        AirSteps a = one.steps();
+        AirSteps b = other.steps();
+        long to = Math.min(a.lastTo(), b.lastTo());
+        return new Exchange(other, Math.min(to, Math.max(a.lastFrom(), b.lastFrom())), to);
     }
 
     private static boolean isExchange(Filled one, Filled other, VehicleRules rules) {

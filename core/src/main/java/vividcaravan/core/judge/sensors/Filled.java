@@ -31,6 +31,7 @@ public interface Filled {
     /** Whether its latest reading showed that its level had stepped. */
     boolean hasJustStepped();
 
-    /** Its level and that of {@code other} became each other's. */
-    void wasExchangedWith(Position other, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings);
+    /** Its level and that of another wheel became each other's. */
+    void wasExchanged(
+            ExchangeWatch.Exchange exchange, long at, WheelRules rules, Siblings siblings, Consumer<Finding> findings);
 }

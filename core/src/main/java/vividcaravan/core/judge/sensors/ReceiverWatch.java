@@ -37,7 +37,28 @@ public final class ReceiverWatch {
 
     /** Whether at {@code now} it has been quiet for so long though it was moving when it was last heard. */
     public boolean isQuiet(long now, long quietMillis, Movement movement) {
-        return saidAt == NOT_SAID && heardAt != NOT_SAID && now - heardAt >= quietMillis && movement.wasMoving(heardAt);
+        return isQuiet(now, quietMillis) && movement.wasMoving(heardAt);
+    }
+
+    /**
+     * Whether at {@code now} nothing was heard of it for so long, whatever it did then: for a vehicle that cannot be asleep, since
+     * another one that it is coupled to moves.
+     */
+    public boolean isQuiet(long now, long quietMillis) {
+        return saidAt == NOT_SAID && heardAt != NOT_SAID && now - heardAt >= quietMillis;
+    }
+
+    /** Takes it back where only the vehicle before it made it seem to move, and that is uncoupled now. */
+    public void uncoupled(long now, Movement movement, Consumer<Finding> findings) {
+        if (saidAt != NOT_SAID && !movement.wasMoving(heardAt)) {
+            findings.accept(new Finding.Withdrawn(null, AlertFamily.RECEIVER, now));
+            saidAt = NOT_SAID;
+        }
+    }
+
+    /** Whether it is said to be silent. */
+    public boolean isSilent() {
+        return saidAt != NOT_SAID;
     }
 
     /** Says so. */

@@ -61,6 +61,11 @@ public final class Movement {
         return !isStanding && at >= movesSince && at - saidAt <= LATELY_MILLIS;
     }
 
+    /** Whether at {@code at} it moves, and has for {@code millis}. */
+    public boolean hasMovedFor(long at, long millis) {
+        return wasMoving(at) && at - movesSince >= millis;
+    }
+
     /** What outlives a restart. */
     public void remember(Memory memory) {
         isStanding = memory.flag("isStanding", isStanding);
