@@ -52,7 +52,7 @@ const rows = computed(() =>
       <span class="ml-auto text-quiet">as known on {{ dated(now) }}</span>
     </div>
     <div class="mt-2 flex flex-wrap items-start gap-x-8 gap-y-2 print:flex-nowrap">
-      <SidewaysScroll label="The vehicle’s axles">
+      <SidewaysScroll :label="`Axles of ${vehicle.ref}`">
         <AxleStrip :vehicle="vehicle" size="page" />
       </SidewaysScroll>
       <div class="min-w-72 grow basis-80">
@@ -77,7 +77,7 @@ const rows = computed(() =>
       </div>
     </div>
 
-    <SidewaysScroll label="Wheel by wheel" class="mt-2">
+    <SidewaysScroll :label="`Wheel by wheel: ${vehicle.ref}`" class="mt-2">
       <table class="sheet w-full min-w-[60rem] text-[13px] print:min-w-0">
         <thead>
           <tr class="text-left">
@@ -142,17 +142,14 @@ const rows = computed(() =>
       </template>
       Pressures cold, in {{ units.pressureSymbol.value }}; nothing is let out of a warm tyre to reach its cold
       figure. A tyre found at 80&nbsp;% of its target or less is not inflated on the vehicle: valve core out,
-      off the axle, dismounted, looked at inside by a trained person.
+      off the axle, dismounted, looked at inside by a trained person. Work by trained persons, to local codes
+      and the makers’ instructions; what a sensor said does not replace an inspection.
     </p>
     <p class="mt-3 flex flex-wrap gap-x-8 gap-y-3 break-inside-avoid">
       <span v-for="result in ['may go', 'goes when that is put right', 'stays']" :key="result">
         <span class="mr-1.5 inline-block size-4 border border-ink align-[-2px]"></span>{{ result }}
       </span>
       <span class="grow border-b border-ink pl-1 text-quiet">Signed</span>
-    </p>
-    <p class="mt-2 text-[13px] text-quiet">
-      Work by trained persons, to local codes and the makers’ instructions. What a sensor said does not
-      replace an inspection.
     </p>
   </article>
 </template>

@@ -1,6 +1,5 @@
 package vividcaravan.server.description;
 
-import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -26,19 +25,12 @@ class Depots {
     private final FleetTables store;
     private final SingleWriter writer;
     private final ApplicationEventPublisher events;
-    private final Clock clock;
 
-    Depots(
-            FleetDirectory fleet,
-            FleetTables store,
-            SingleWriter writer,
-            ApplicationEventPublisher events,
-            Clock clock) {
+    Depots(FleetDirectory fleet, FleetTables store, SingleWriter writer, ApplicationEventPublisher events) {
         this.fleet = fleet;
         this.store = store;
         this.writer = writer;
         this.events = events;
-        this.clock = clock;
     }
 
     List<DepotDescription> byName() {
@@ -60,7 +52,7 @@ class Depots {
             store.storeDepot(pen.session(), depot);
             for (FleetVehicle vehicle : vehiclesOf(depot.name())) {
                 vehicle.describe(vehicle.description(), depot);
-                events.publishEvent(new VehicleRedescribed(pen, vehicle, clock.millis()));
+                events.publishEvent(VehicleRedescribed.withSameWheels(pen, vehicle));
             }
             return Done.by(deed(before, depot));
         }));

@@ -156,7 +156,7 @@ public class Describing {
             return Decision.make(pen -> {
                 store.store(pen, vehicle, described.entry().description(fleet.book(), before), vehicle.state());
                 long now = clock.millis();
-                events.publishEvent(new VehicleRedescribed(pen, vehicle, now));
+                events.publishEvent(VehicleRedescribed.from(before, pen, vehicle, now));
                 takeOffWhereNoWheelIs(pen, vehicle, now);
                 return new Done<>(vehicle, redescribed(vehicle, before));
             });
@@ -195,7 +195,7 @@ public class Describing {
                     FleetDocument.VehicleEntry.of(before.usedFor(use), vehicle.state(), null);
             return Decision.make(pen -> {
                 store.store(pen, vehicle, entry.withUse(use).description(fleet.book()), vehicle.state());
-                events.publishEvent(new VehicleRedescribed(pen, vehicle, clock.millis()));
+                events.publishEvent(VehicleRedescribed.withSameWheels(pen, vehicle));
                 return new Done<>(
                         vehicle,
                         Deed.of(DeedKind.VEHICLE_USE_CHANGED, vehicle.thing(), "put " + ref + " to use " + use.words())

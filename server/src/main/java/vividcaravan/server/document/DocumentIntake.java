@@ -162,7 +162,7 @@ public class DocumentIntake {
     private Done<Imported> store(
             Pen pen, FleetDocument document, Instant now, Set<String> changedDepots, AtomicLong done) {
         StatelessSession session = pen.session();
-        List<FleetVehicle> redescribed = new ArrayList<>();
+        List<VehicleRedescribed> redescribed = new ArrayList<>();
         ImportDeed deed = new ImportDeed(document.depots().size());
         for (FleetDocument.VehicleEntry entry : document.vehicles()) {
             FleetVehicle known = fleet.vehicle(entry.ref()).orElse(null);
@@ -172,7 +172,7 @@ public class DocumentIntake {
                     known,
                     entry.description(fleet.book(), before),
                     entry.state() == null ? VehicleState.IN_SERVICE : entry.state());
-            redescribed.add(vehicle);
+            redescribed.add(VehicleRedescribed.from(before, pen, vehicle, now.toEpochMilli()));
             deed.took(vehicle, before);
             if (known != null && entry.state() != null && entry.state() != vehicle.state()) {
                 vehicles.storeState(session, vehicle, entry.state(), null);
@@ -184,10 +184,10 @@ public class DocumentIntake {
             String depot = vehicle.description().depot();
             if (depot != null && changedDepots.contains(depot)) {
                 vehicle.describe(vehicle.description(), fleet.depot(depot).orElseThrow());
-                redescribed.add(vehicle);
+                redescribed.add(VehicleRedescribed.withSameWheels(pen, vehicle));
             }
         }
-        redescribed.forEach(vehicle -> events.publishEvent(new VehicleRedescribed(pen, vehicle, now.toEpochMilli())));
+        redescribed.forEach(events::publishEvent);
         int sensors = storeFittings(pen, document, now.toEpochMilli());
         if (document.history() != null) {
             past.store(pen, document.history());

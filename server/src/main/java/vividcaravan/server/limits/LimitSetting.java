@@ -1,6 +1,5 @@
 package vividcaravan.server.limits;
 
-import java.time.Clock;
 import java.util.List;
 import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
@@ -29,7 +28,6 @@ class LimitSetting {
     private final LimitBatches batches;
     private final FleetTables store;
     private final ApplicationEventPublisher events;
-    private final Clock clock;
 
     LimitSetting(
             SingleWriter writer,
@@ -38,8 +36,7 @@ class LimitSetting {
             LimitOutlook outlook,
             LimitBatches batches,
             FleetTables store,
-            ApplicationEventPublisher events,
-            Clock clock) {
+            ApplicationEventPublisher events) {
         this.writer = writer;
         this.fleet = fleet;
         this.planning = planning;
@@ -47,7 +44,6 @@ class LimitSetting {
         this.batches = batches;
         this.store = store;
         this.events = events;
-        this.clock = clock;
     }
 
     /**
@@ -96,7 +92,7 @@ class LimitSetting {
         plan.vehicles().forEach((vehicle, after) -> {
             boolean isAxleChanged = !vehicle.description().axles().equals(after.axles());
             store.holdTo(pen, vehicle, after, isAxleChanged);
-            events.publishEvent(new VehicleRedescribed(pen, vehicle, clock.millis()));
+            events.publishEvent(VehicleRedescribed.withSameWheels(pen, vehicle));
         });
         return batches.keep(session, plan.kept(), words, who);
     }

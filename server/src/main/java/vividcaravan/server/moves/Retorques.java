@@ -10,7 +10,6 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -83,14 +82,7 @@ public class Retorques {
     /** A wheel that is described away has no nuts. */
     @EventListener
     void redescribed(VehicleRedescribed event) {
-        AxleLayout layout = event.vehicle().description().layout();
-        takenOff(
-                event.pen(),
-                event.vehicle(),
-                event.vehicle().retorques().stream()
-                        .map(Retorque::position)
-                        .filter(position -> !layout.has(position))
-                        .toList());
+        takenOff(event.pen(), event.vehicle(), event.gone());
     }
 
     /**

@@ -4,7 +4,6 @@ import java.util.Optional;
 import org.hibernate.StatelessSession;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.tyres.SensorFate;
@@ -23,7 +22,9 @@ class TyreFollowing {
 
     @EventListener
     void redescribed(VehicleRedescribed event) {
-        AxleLayout layout = event.vehicle().description().layout();
+        if (event.gone().isEmpty()) {
+            return;
+        }
         event
                 .pen()
                 .session()
@@ -32,7 +33,7 @@ class TyreFollowing {
                 .setParameter("vehicle", event.vehicle().id())
                 .getResultList()
                 .stream()
-                .filter(row -> !layout.has(Position.parse(row.position)))
+                .filter(row -> event.gone().contains(Position.parse(row.position)))
                 .forEach(row -> putAway(event, row));
     }
 
