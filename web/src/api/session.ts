@@ -40,13 +40,13 @@ async function take(now: Session): Promise<Session> {
 }
 
 const LAST_PERSON = 'vivid-caravan.person';
-/** Drafts of descriptions. */
-const DRAFTS = 'vivid-caravan.describe.';
+/** Drafts of descriptions and of wheel moves. */
+const DRAFTS = ['vivid-caravan.describe.', 'vivid-caravan.move.'];
 
 /** What was fetched for work without a network, and drafts: they are of the person who was here before. */
 async function forgetWhatWasLeft(): Promise<void> {
   for (const key of Object.keys(localStorage)) {
-    if (key.startsWith(DRAFTS)) localStorage.removeItem(key);
+    if (DRAFTS.some((prefix) => key.startsWith(prefix))) localStorage.removeItem(key);
   }
   await forgetWhatWasFetched();
 }

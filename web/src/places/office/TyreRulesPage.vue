@@ -27,11 +27,32 @@ async function store(): Promise<void> {
 
 <template>
   <form v-if="rules" class="max-w-4xl" @submit.prevent="store">
-    <p>Local law goes first: it may ask for more.</p>
+    <p>
+      Local law goes first: it may ask for more. For wheel nuts the vehicle maker’s figure goes first; 50 to
+      100 km are common practice.
+    </p>
     <div class="mt-2 grid gap-x-4 gap-y-1 sm:grid-cols-3">
       <NumberField v-model="rules.minTreadSteerMm" label="Least tread on steered axles" unit="mm" />
       <NumberField v-model="rules.minTreadMm" label="Least tread elsewhere" unit="mm" />
       <NumberField v-model="rules.maxAgeYears" label="Oldest" unit="years" is-whole />
+      <NumberField
+        :model-value="rules.retorqueKm ?? null"
+        label="Wheel nuts again after"
+        unit="km"
+        :least="10"
+        :most="1000"
+        is-whole
+        @update:model-value="rules.retorqueKm = $event"
+      />
+      <NumberField
+        :model-value="rules.retorqueDays ?? null"
+        label="or at the latest after"
+        unit="days"
+        :least="1"
+        :most="30"
+        is-whole
+        @update:model-value="rules.retorqueDays = $event"
+      />
       <PressureField
         v-model="rules.gaugeToleranceKpa"
         is-difference

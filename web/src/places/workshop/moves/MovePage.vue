@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { useVehicle, useVehicles } from '@/api/fleet';
@@ -18,6 +19,7 @@ import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import MoveList from './MoveList.vue';
 import MoveSteps from './MoveSteps.vue';
+import { isOf, noDraft, type Draft } from './draft';
 import {
   isWheel,
   marks,
@@ -51,16 +53,31 @@ const lying = computed(
   () => tyres.value?.items.filter((tyre) => tyre.id && tyre.kind && tyre.kind !== 'SCRAPPED') ?? [],
 );
 
-const steps = ref<Step[]>([]);
+/** What is not stored yet outlives a lost signal, a call and a page that is loaded again. */
+const draft = useLocalStorage<Draft>('vivid-caravan.move.draft', noDraft(), { mergeDefaults: true });
+const isTakenUp = ref(isOf(draft.value, asked, Date.now()));
+if (isTakenUp.value) {
+  first.value = draft.value.first;
+  second.value = draft.value.second;
+} else {
+  draft.value = noDraft();
+}
+const part = <K extends keyof Draft>(key: K) =>
+  computed({ get: () => draft.value[key], set: (value: Draft[K]) => (draft.value[key] = value) });
+const steps = part('steps');
+const when = part('when');
+const note = part('note');
+const km = part('km');
 const source = ref<Step['from']>();
-const when = ref('');
-const note = ref('');
-const km = ref<Record<string, number | null>>({});
 const stored = ref('');
 watch([chosenVehicle, second], () => {
-  steps.value = [];
+  draft.value = noDraft();
+  isTakenUp.value = false;
   source.value = undefined;
 });
+watch(steps, () =>
+  Object.assign(draft.value, { first: chosenVehicle.value, second: second.value, at: Date.now() }),
+);
 
 const request = computed(() =>
   requestOf(steps.value, when.value ? new Date(when.value).toISOString() : null, note.value, km.value),
@@ -139,11 +156,9 @@ function fate(index: number, chosen: SensorFate): void {
 }
 
 function clear(): void {
-  steps.value = [];
+  draft.value = noDraft();
+  isTakenUp.value = false;
   source.value = undefined;
-  note.value = '';
-  km.value = {};
-  when.value = '';
 }
 
 const store = () =>
@@ -207,6 +222,10 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
           {{ pattern.words }}
         </button>
       </div>
+      <p v-if="isTakenUp && steps.length" class="mt-3">
+        This is the move that you had begun and not stored. It stays on this device until it is stored or you
+        begin again.
+      </p>
       <p role="status" class="mt-3 font-medium">{{ asking }}</p>
       <SidewaysScroll v-for="vehicle in shown" :key="vehicle.ref" :label="`The axles of ${vehicle.ref}`">
         <p v-if="shown.length > 1" class="figure mt-2">{{ vehicle.ref }}</p>

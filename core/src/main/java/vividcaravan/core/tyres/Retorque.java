@@ -12,11 +12,16 @@ import vividcaravan.core.axles.Position;
  */
 public record Retorque(Position position, long offAt, long dueAt, int km) {
 
-    /** After so far at the latest [50 to 100 km is common practice]; the vehicle maker's figure goes first. */
-    public static final int USUAL_KM = 80;
-
-    /** Nobody tells the distance, so after so many days it counts as driven [our judgement]. */
-    public static final int USUAL_DAYS = 1;
+    /**
+     * When nuts are to be tightened again, as a fleet sets it; the vehicle maker's figure goes first.
+     *
+     * @param km after so far at the latest, km
+     * @param days nobody tells the distance, so after so many days it counts as driven
+     */
+    public record Rule(int km, int days) {
+        /** Unless somebody says otherwise: 80 km [50 to 100 km is common practice], or a day [our judgement]. */
+        public static final Rule USUAL = new Rule(80, 1);
+    }
 
     /** Whether it is due at {@code at}, epoch milliseconds. */
     public boolean isDue(long at) {

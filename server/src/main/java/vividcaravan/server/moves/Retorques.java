@@ -18,20 +18,24 @@ import vividcaravan.server.fleet.VehicleRedescribed;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.tyres.TyreDemands;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.SingleWriter;
+import vividcaravan.server.writer.View;
 
 /** Wheel nuts that are to be tightened again, since their wheel was off. */
 @Component
 public class Retorques {
 
     private final SingleWriter writer;
+    private final TyreDemands demands;
     private final Clock clock;
 
-    Retorques(SingleWriter writer, Clock clock) {
+    Retorques(SingleWriter writer, TyreDemands demands, Clock clock) {
         this.writer = writer;
+        this.demands = demands;
         this.clock = clock;
     }
 
@@ -45,14 +49,15 @@ public class Retorques {
                 known.add(open);
             }
         }
+        Retorque.Rule rule = demands.ofNuts(View.of(pen.session()));
         for (Position position : wheels) {
             RetorqueRow row = new RetorqueRow();
             row.vehicleId = vehicle.id();
             row.position = position.code();
             row.moveId = move;
             row.offAt = at;
-            row.dueAt = at + Duration.ofDays(Retorque.USUAL_DAYS).toMillis();
-            row.km = Retorque.USUAL_KM;
+            row.dueAt = at + Duration.ofDays(rule.days()).toMillis();
+            row.km = rule.km();
             pen.session().insert(row);
             known.add(row.retorque());
         }

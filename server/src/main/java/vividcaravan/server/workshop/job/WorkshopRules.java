@@ -2,9 +2,11 @@ package vividcaravan.server.workshop.job;
 
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.fitting.GaugeComparison;
 import vividcaravan.core.fitting.TyreInspection;
+import vividcaravan.core.tyres.Retorque;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
@@ -38,29 +40,53 @@ class WorkshopRules implements TyreDemands {
      * @param maxAgeYears how old a tyre may be
      * @param retreadOnSteer whether steered axles may have retreads
      * @param gaugeToleranceKpa how much hand gauge and sensor may differ, kPa
+     * @param retorqueKm after how many km wheel nuts are tightened again, 10 to 1,000; as before where it is left out
+     * @param retorqueDays after how many days at the latest, 1 to 30; as before where it is left out
      */
     record RuleFigures(
             double minTreadSteerMm,
             double minTreadMm,
             int maxAgeYears,
             boolean retreadOnSteer,
-            double gaugeToleranceKpa) {
+            double gaugeToleranceKpa,
+            @Nullable Integer retorqueKm,
+            @Nullable Integer retorqueDays) {
 
         static final RuleFigures DEFAULT = new RuleFigures(
                 TyreInspection.Rules.DEFAULT.minTreadSteerMm(),
                 TyreInspection.Rules.DEFAULT.minTreadMm(),
                 TyreInspection.Rules.DEFAULT.maxAgeYears(),
                 TyreInspection.Rules.DEFAULT.allowsRetreadOnSteer(),
-                GaugeComparison.TOLERANCE_KPA);
+                GaugeComparison.TOLERANCE_KPA,
+                Retorque.Rule.USUAL.km(),
+                Retorque.Rule.USUAL.days());
 
         TyreInspection.Rules tyres() {
             return new TyreInspection.Rules(minTreadSteerMm, minTreadMm, maxAgeYears, retreadOnSteer);
+        }
+
+        /** The same with what was left out as it is in {@code before}. */
+        RuleFigures over(RuleFigures before) {
+            return new RuleFigures(
+                    minTreadSteerMm,
+                    minTreadMm,
+                    maxAgeYears,
+                    retreadOnSteer,
+                    gaugeToleranceKpa,
+                    retorqueKm == null ? before.retorqueKm : retorqueKm,
+                    retorqueDays == null ? before.retorqueDays : retorqueDays);
         }
     }
 
     @Override
     public TyreInspection.Rules ofTyres(View view) {
         return now(view).tyres();
+    }
+
+    @Override
+    public Retorque.Rule ofNuts(View view) {
+        RuleFigures now = now(view);
+        return new Retorque.Rule(now.retorqueKm(), now.retorqueDays());
     }
 
     RuleFigures now() {
@@ -78,7 +104,9 @@ class WorkshopRules implements TyreDemands {
                         row.minTreadMm,
                         row.maxAgeYears,
                         row.retreadOnSteer,
-                        row.gaugeToleranceKpa);
+                        row.gaugeToleranceKpa,
+                        row.retorqueKm,
+                        row.retorqueDays);
     }
 
     /**
@@ -92,9 +120,16 @@ class WorkshopRules implements TyreDemands {
         within(faults, "minTreadMm", rules.minTreadMm(), 0, 20, "mm");
         within(faults, "maxAgeYears", rules.maxAgeYears(), 1, 30, "years");
         within(faults, "gaugeToleranceKpa", rules.gaugeToleranceKpa(), 1, 100, "kPa");
+        if (rules.retorqueKm() != null) {
+            within(faults, "retorqueKm", rules.retorqueKm(), 10, 1_000, "km");
+        }
+        if (rules.retorqueDays() != null) {
+            within(faults, "retorqueDays", rules.retorqueDays(), 1, 30, "days");
+        }
         faults.refuse();
         return writer.make(view -> Decision.make(pen -> {
             RuleFigures before = now(view);
+            RuleFigures after = rules.over(before);
             StatelessSession session = pen.session();
             WorkshopRulesRow row = new WorkshopRulesRow();
             row.id = ONLY;
@@ -103,12 +138,14 @@ class WorkshopRules implements TyreDemands {
             row.maxAgeYears = rules.maxAgeYears();
             row.retreadOnSteer = rules.retreadOnSteer();
             row.gaugeToleranceKpa = rules.gaugeToleranceKpa();
+            row.retorqueKm = after.retorqueKm();
+            row.retorqueDays = after.retorqueDays();
             if (session.get(WorkshopRulesRow.class, ONLY) == null) {
                 session.insert(row);
             } else {
                 session.update(row);
             }
-            return new Done<>(rules, deed(before, rules));
+            return new Done<>(after, deed(before, after));
         }));
     }
 
@@ -121,7 +158,13 @@ class WorkshopRules implements TyreDemands {
                 .with("Least tread, other axles", "mm", before.minTreadMm(), after.minTreadMm())
                 .with("Oldest tyre, years", before.maxAgeYears(), after.maxAgeYears())
                 .with("Retreads on steered axles", before.retreadOnSteer(), after.retreadOnSteer())
-                .with("Gauge and sensor may differ", "kPa", before.gaugeToleranceKpa(), after.gaugeToleranceKpa());
+                .with("Gauge and sensor may differ", "kPa", before.gaugeToleranceKpa(), after.gaugeToleranceKpa())
+                .with("Wheel nuts again after", "km", asDouble(before.retorqueKm()), asDouble(after.retorqueKm()))
+                .with("Wheel nuts again after, days", before.retorqueDays(), after.retorqueDays());
+    }
+
+    private static @Nullable Double asDouble(@Nullable Integer figure) {
+        return figure == null ? null : figure.doubleValue();
     }
 
     private static void within(Faults faults, String field, double value, double least, double most, String unit) {

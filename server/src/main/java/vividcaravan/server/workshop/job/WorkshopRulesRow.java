@@ -15,4 +15,6 @@ class WorkshopRulesRow {
     int maxAgeYears;
     boolean retreadOnSteer;
     double gaugeToleranceKpa;
+    int retorqueKm;
+    int retorqueDays;
 }
