@@ -50,9 +50,11 @@ export const OFFICE_PAGES: PlacePage[] = [
     name: 'tyre-rules',
     path: '/office/tyres-and-gauges',
     title: 'Tyres and hand gauges',
-    answers: 'What a tyre must have to be fitted, and how far a hand gauge may differ from a sensor.',
+    answers:
+      'What a tyre must have to be fitted, when wheel nuts are tightened again, how far a hand gauge may differ.',
     rights: MANAGERS_CHANGE,
-    alsoCalled: 'rules gauge tolerance least tread depth age date code retread workshop rules',
+    alsoCalled:
+      'rules gauge tolerance least tread depth age date code retread workshop rules wheel nuts retorque',
     roles: NOT_DRIVERS,
     component: () => import('./office/TyreRulesPage.vue'),
   },
