@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -203,7 +204,7 @@ class ReadingFileWorker implements SmartLifecycle {
             }
             end(row, State.DONE, order.goesBack ? NOT_BY_TIME : null);
         } catch (NoSuchFileException e) {
-            end(row, State.FAILED, NOT_HERE.formatted(row.rowsDone));
+            end(row, State.FAILED, String.format(Locale.ROOT, NOT_HERE, row.rowsDone));
         } catch (IOException e) {
             end(
                     row,

@@ -158,7 +158,9 @@ class ReceiverTick implements Ticking {
                     closing.save(pen.session(), vehicle);
                 } else if (isLooseAgain(vehicle, now)) {
                     vehicle.judge().uncoupled(now, finding -> keep(pen, vehicle, finding));
-                    closing.save(pen.session(), vehicle);
+                    if (!vehicle.judge().isReceiverSilent()) {
+                        closing.save(pen.session(), vehicle);
+                    }
                 }
             }
             return null;

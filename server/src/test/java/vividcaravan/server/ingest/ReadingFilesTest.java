@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -173,6 +174,24 @@ class ReadingFilesTest {
                         .send("DELETE", "/api/v1/reading-files/" + again, new byte[0], Map.of())
                         .status())
                 .isEqualTo(409);
+    }
+
+    /** A backup that is put back remembers a file that waited, and has not got it. */
+    @Test
+    void aFileThatIsNotThereAnyMoreSaysSo() throws IOException {
+        int count = 20 * ReadingFileWorker.PORTION;
+        String id = send(rows(count).getBytes(StandardCharsets.UTF_8), withColumns())
+                .json()
+                .get("id")
+                .asString();
+        product.close();
+        Files.delete(ReadingFiles.file(folder.resolve("reading-files"), Long.parseLong(id)));
+        product = OwnProduct.in(folder, NOW);
+
+        JsonNode lost = ended(id);
+        assertThat(lost.get("state").asString()).isEqualTo("FAILED");
+        assertThat(lost.get("words").asString()).contains("a backup holds no files that wait");
+        assertThat(lost.get("rowsDone").asInt()).isLessThan(count);
     }
 
     /** Wheels are compared with each other at one moment; a file that is sorted by sensor brings those moments apart. */
