@@ -13,10 +13,14 @@ import { firstSteps } from './firstSteps';
 const props = defineProps<{ vehicles: VehicleGlance[] }>();
 const { account, isManager } = useSession();
 const router = useRouter();
-const { data: jobs } = useJobs();
-const { data: plans } = useKitPlans();
-const { data: limits } = useLimits();
-const { data: tokens } = useTokens(isManager);
+const { data: jobs, isFetched: hasJobs } = useJobs();
+const { data: plans, isFetched: hasPlans } = useKitPlans();
+const { data: limits, isFetched: hasLimits } = useLimits();
+const { data: tokens, isFetched: hasTokens } = useTokens(isManager);
+/** Steps that grow as one thing after the other becomes known go away under a finger. */
+const isKnown = computed(
+  () => hasJobs.value && hasPlans.value && hasLimits.value && (hasTokens.value || !isManager.value),
+);
 
 const steps = computed(() =>
   firstSteps({
@@ -37,7 +41,8 @@ const WORDS = { done: 'done', next: 'next', later: 'later' };
 <template>
   <section class="w-full max-w-3xl" aria-labelledby="first-steps">
     <h2 id="first-steps" class="text-xl">The way to your first vehicle</h2>
-    <ol class="mt-3 border-t border-rule">
+    <p v-if="!isKnown" class="mt-3 text-quiet">Looking how far you are …</p>
+    <ol v-else class="mt-3 border-t border-rule">
       <li
         v-for="(step, index) in steps"
         :key="step.title"
