@@ -83,6 +83,17 @@ final class OpenStream implements AutoCloseable {
                 name, event -> event.data().get("vehicle").asString().equals(vehicle), name + " event of " + vehicle);
     }
 
+    /**
+     * The first of its kind about a vehicle that is meant. What stands on an alert or a wheel may change for reasons of
+     * its own, a text that was sent say, so a test that waits for one says which.
+     */
+    Event next(String name, String vehicle, Predicate<JsonNode> isMeant) {
+        return next(
+                name,
+                event -> event.data().get("vehicle").asString().equals(vehicle) && isMeant.test(event.data()),
+                name + " event of " + vehicle + " that is meant");
+    }
+
     /** The first of its kind. */
     Event next(String name) {
         return next(name, event -> true, name + " event");
