@@ -16,8 +16,10 @@ const props = withDefaults(
     /** Below and above this it is refused; nothing that is counted or measured here is negative, but for a height. */
     least?: number;
     most?: number;
+    /** What is said of what cannot be read, where the page speaks another language than the desk. */
+    unreadWords?: string | undefined;
   }>(),
-  { least: 0, most: 1e7, unit: undefined, fault: undefined },
+  { least: 0, most: 1e7, unit: undefined, fault: undefined, unreadWords: undefined },
 );
 const number = defineModel<number | null>({ required: true });
 const emit = defineEmits<{ left: [] }>();
@@ -38,7 +40,10 @@ const isOff = computed(() =>
   text.value.trim() === '' ? !props.isOptional && !isTyping.value : typed.value === undefined,
 );
 const id = useId();
-useUnread(() => (isOff.value ? props.label : undefined));
+useUnread(
+  () => (isOff.value ? props.label : undefined),
+  () => props.unreadWords,
+);
 
 watch(number, (now) => {
   if (!isTyping.value) text.value = shown(now);
@@ -76,7 +81,8 @@ function leave(): void {
       @keydown.enter="leave"
     />
     <span v-if="isOff || fault" :id="`${id}-off`" class="block text-stop">
-      <template v-if="isOff"
+      <template v-if="isOff && unreadWords">{{ unreadWords }}</template>
+      <template v-else-if="isOff"
         >Write a {{ isWhole ? 'whole ' : '' }}number from {{ least }} to {{ most.toLocaleString('en')
         }}{{ unit ? `, in ${unit}` : '' }}.</template
       >

@@ -22,6 +22,13 @@ describe('a field that cannot be read', () => {
     scope.stop();
   });
 
+  it('is spoken of in the words of its page, where that has some', () => {
+    const scope = effectScope();
+    scope.run(() => useUnread('Drehmoment', () => 'Eine Zahl eintragen.'));
+    expect(unreadWords()).toBe('Eine Zahl eintragen.');
+    scope.stop();
+  });
+
   it('is forgotten with the page it stood on', () => {
     const scope = effectScope();
     scope.run(() => useUnread('Air outside'));

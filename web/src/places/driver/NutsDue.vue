@@ -46,6 +46,7 @@ const done = (one: DriverPage['retorques'][number]) =>
         :least="1"
         :most="2000"
         is-optional
+        :unread-words="words['nuts.torqueUnread']"
         @update:model-value="(nm) => torques.set(one.vehicle, nm)"
       />
       <button type="submit" class="button button-main min-h-14" :disabled="isBusy">

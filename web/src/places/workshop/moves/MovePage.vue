@@ -16,6 +16,7 @@ import {
 import AxleStrip from '@/shared/AxleStrip.vue';
 import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
+import { dated } from '@/shared/time';
 import { useAttempt } from '@/shared/useAttempt';
 import MoveList from './MoveList.vue';
 import MoveSteps from './MoveSteps.vue';
@@ -315,6 +316,10 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
             @update:model-value="km[moved] = $event"
           />
           <span class="basis-full text-quiet">So that a tyre’s wear counts what it ran itself.</span>
+          <p v-for="read in preview?.odometers" :key="read.vehicle" class="basis-full text-next">
+            Look: {{ read.vehicle }} had run {{ read.km.toLocaleString('en-GB') }} km at {{ dated(read.at) }},
+            and the two cannot both be right. If the odometer was changed for another, leave the field empty.
+          </p>
         </div>
         <div class="mt-3 flex flex-wrap gap-2">
           <button

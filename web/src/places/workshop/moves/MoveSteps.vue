@@ -88,7 +88,7 @@ const bare = computed(() => props.preview.wheels.filter((wheel) => !wheel.hasTyr
           <span v-if="step.tyre" class="text-quiet">{{ step.tyre }};&ensp;</span>{{ airWords(step) }}
         </p>
         <p v-for="said in step.said" :key="said.words" :class="said.isRefusal ? 'text-stop' : 'text-next'">
-          {{ said.isRefusal ? 'Refused: ' : 'Look: ' }}{{ said.words }}
+          {{ said.isRefusal ? 'Cannot be stored so: ' : 'Look: ' }}{{ said.words }}
         </p>
       </li>
     </ol>
@@ -98,7 +98,7 @@ const bare = computed(() => props.preview.wheels.filter((wheel) => !wheel.hasTyr
       class="mt-1"
       :class="said.isRefusal ? 'text-stop' : 'text-next'"
     >
-      {{ said.isRefusal ? 'Refused: ' : 'Look: ' }}{{ said.words }}
+      {{ said.isRefusal ? 'Cannot be stored so: ' : 'Look: ' }}{{ said.words }}
     </p>
     <template v-if="preview.wheels.length">
       <h2 class="mt-4 text-base">Every wheel afterwards</h2>

@@ -60,21 +60,21 @@ public final class AlertBook {
     private Alert after(Alert before, Finding finding) {
         if (finding instanceof Finding.Raised raised) {
             return before != null && before.isContinuedAt(raised.at())
-                    ? before.raised(raised)
+                    ? before.judged().raised(raised)
                     : Alert.open(ids.getAsLong(), raised);
         }
         if (before == null) {
             return null;
         }
         if (finding instanceof Finding.Proven proven) {
-            return before.proven(proven.proof(), proven.at());
+            return before.judged().proven(proven.proof(), proven.at());
         }
         if (finding instanceof Finding.Withdrawn) {
             return before.state() == AlertState.CLOSED
                     ? null
                     : before.withdrawn("Readings that came later show that it was not silent.", finding.at());
         }
-        return before.recovered(finding.at());
+        return before.judged().recovered(finding.at());
     }
 
     /** Takes in what somebody saw at {@code at}: one place has one alert of it, whatever is wrong there. */

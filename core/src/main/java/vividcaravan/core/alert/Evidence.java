@@ -120,65 +120,25 @@ public record Evidence(
 
     /** What is known where nothing is measured. */
     public static Evidence ofSilence(long at, Long lastHeardAt, Double targetKpa, Others others) {
-        return new Evidence(
-                at,
-                null,
-                null,
-                null,
-                targetKpa,
-                null,
-                null,
-                false,
-                null,
-                null,
-                false,
-                false,
-                null,
-                null,
-                null,
-                null,
-                null,
-                lastHeardAt,
-                others,
-                List.of(),
-                0,
-                null,
-                null);
+        return new EvidenceBuilder(at)
+                .target(targetKpa)
+                .lastHeard(lastHeardAt)
+                .others(others)
+                .build();
     }
 
     /** What is known where somebody saw something beside a vehicle that stands. */
     static Evidence ofSight(long at) {
-        return new Evidence(
-                at,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                false,
-                null,
-                null,
-                false,
-                true,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                Others.NONE,
-                List.of(),
-                0,
-                null,
-                null);
+        return new EvidenceBuilder(at).parked(true).build();
     }
 
     /** What is known where one wheel's air was seen at another. */
     public static Evidence ofOtherWheel(long at, Position other, Double targetKpa, Others others) {
-        return new Evidence(
-                at, null, null, null, targetKpa, null, null, false, null, null, false, false, null, null, null, null,
-                other, null, others, List.of(), 0, null, null);
+        return new EvidenceBuilder(at)
+                .target(targetKpa)
+                .other(other)
+                .others(others)
+                .build();
     }
 
     /**
@@ -189,9 +149,14 @@ public record Evidence(
      */
     public static Evidence ofExchange(
             long at, Position other, double kpaAt20, Step step, Double targetKpa, Others others) {
-        return new Evidence(
-                at, null, kpaAt20, null, targetKpa, null, null, true, null, null, false, false, null, null, null, null,
-                other, null, others, List.of(), 0, null, step);
+        return new EvidenceBuilder(at)
+                .measured(null, kpaAt20, null)
+                .target(targetKpa)
+                .compensated(true)
+                .other(other)
+                .others(others)
+                .step(step)
+                .build();
     }
 
     /**
@@ -209,30 +174,12 @@ public record Evidence(
         double aboveKpa = (isCompensated ? kpaAt20 : reportedKpa + toGaugeKpa) - (limitKpa == null ? 0 : limitKpa);
         Integer left =
                 leadsToLimit ? Integer.valueOf(minutes(aboveKpa / rate * MINUTES_OF_HOUR)) : minutesLeft(now, kpaAt20);
-        return new Evidence(
-                now,
-                reportedKpa,
-                kpaAt20,
-                celsius,
-                targetKpa,
-                limitKpa,
-                limitC,
-                isCompensated,
-                fallKpa,
-                left,
-                isRunSoft,
-                Boolean.FALSE.equals(moving),
-                batteryMv,
-                rate,
-                lossErrorKpaPerHour,
-                refills,
-                other,
-                lastHeardAt,
-                others,
-                shortfalls,
-                toGaugeKpa,
-                overDays,
-                step);
+        return new EvidenceBuilder(now, this)
+                .measured(reportedKpa, kpaAt20, celsius)
+                .minutesToCritical(left)
+                .parked(Boolean.FALSE.equals(moving))
+                .loss(rate, lossErrorKpaPerHour)
+                .build();
     }
 
     /** The same judgement with what {@code newer} measured, as far as it did. */

@@ -76,7 +76,7 @@ public final class Rejudgement {
             TyreLeft left = departures.remove();
             for (Alert alert : List.copyOf(book.alerts())) {
                 if (alert.goesWithTyre()) {
-                    Alert closed = alert.leftWithTyre(left.who(), left.where(), left.at());
+                    Alert closed = alert.by(left.who(), left.at()).leftWithTyre(left.where());
                     book.replace(closed);
                     remember(closed);
                 }

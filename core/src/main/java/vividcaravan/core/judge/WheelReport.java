@@ -1,10 +1,10 @@
 package vividcaravan.core.judge;
 
-import java.util.List;
 import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.EvidenceBuilder;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
@@ -222,30 +222,30 @@ final class WheelReport {
         double trendKpa = isMeasured ? rules.trendKpa(reading) : Double.NaN;
         FallWindow.Peak peak = isMeasured ? falls.peak(reading.at()) : null;
         boolean isAtTwenty = isJudgedAtTwenty(ofAir, reading, rules, trendKpa);
-        return new Evidence(
-                reading.at(),
-                isMeasured ? reading.pressureKpa() : null,
-                isMeasured ? rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC()) : null,
-                isMeasured ? reading.temperatureC() : null,
-                isAtTwenty ? limits.targetKpa() : limits.coldKpa(),
-                limitKpa,
-                limitC,
-                isAtTwenty,
-                worst == Limit.FAST_FALL && peak != null ? peak.kpaAt20() - trendKpa : null,
-                isMeasured ? minutesToCritical(reading.at(), limits, trendKpa, peak) : null,
-                isRunSoft(rules),
-                Boolean.FALSE.equals(reading.moving()),
-                reading.batteryMv(),
-                track.isLeaking() ? track.ratePerHour() : null,
-                track.isLeaking() ? track.rateError() : null,
-                track.isRefilled() ? AirSteps.REFILLS : null,
-                worst == Limit.CROSSED ? crossedWith : null,
-                worst == Limit.STUCK ? stuck.since() : null,
-                siblings.facts(),
-                List.of(),
-                rules.compensation().gaugeKpa(0),
-                isMeasured ? overDays(reading.at(), limits) : null,
-                step(worst, reading.at(), limits));
+        return new EvidenceBuilder(reading.at())
+                .measured(
+                        isMeasured ? reading.pressureKpa() : null,
+                        isMeasured
+                                ? rules.compensation().compensateKpa(reading.pressureKpa(), reading.temperatureC())
+                                : null,
+                        isMeasured ? reading.temperatureC() : null)
+                .target(isAtTwenty ? limits.targetKpa() : limits.coldKpa())
+                .limits(limitKpa, limitC)
+                .compensated(isAtTwenty)
+                .fall(worst == Limit.FAST_FALL && peak != null ? peak.kpaAt20() - trendKpa : null)
+                .minutesToCritical(isMeasured ? minutesToCritical(reading.at(), limits, trendKpa, peak) : null)
+                .runSoft(isRunSoft(rules))
+                .parked(Boolean.FALSE.equals(reading.moving()))
+                .battery(reading.batteryMv())
+                .loss(track.isLeaking() ? track.ratePerHour() : null, track.isLeaking() ? track.rateError() : null)
+                .refills(track.isRefilled() ? AirSteps.REFILLS : null)
+                .other(worst == Limit.CROSSED ? crossedWith : null)
+                .lastHeard(worst == Limit.STUCK ? stuck.since() : null)
+                .others(siblings.facts())
+                .toGauge(rules.compensation().gaugeKpa(0))
+                .overDays(isMeasured ? overDays(reading.at(), limits) : null)
+                .step(step(worst, reading.at(), limits))
+                .build();
     }
 
     private boolean isStepKnown(Limit worst, Reading reading, WheelRules rules) {

@@ -11,7 +11,8 @@ import java.util.function.ToDoubleFunction;
  * when it is new, so a forecast over more than what was seen is the less to be relied on the farther it reaches [common practice].
  *
  * @param mmPerMonth mm in thirty days, 0 or more
- * @param mmPer1000Km mm in 1,000 km; null where too few readings say how far the vehicle had run
+ * @param mmPer1000Km mm in 1,000 km; null where too few readings say how far the vehicle had run, or it
+ *     would have run back
  * @param minimumAt when the tread is down to the least that is allowed, epoch milliseconds
  */
 public record TreadWear(double mmPerMonth, Double mmPer1000Km, long minimumAt) {
@@ -66,6 +67,12 @@ public record TreadWear(double mmPerMonth, Double mmPer1000Km, long minimumAt) {
             return null;
         }
         double first = withKm.get(0).km();
+        for (int i = 1; i < withKm.size(); i++) {
+            // An odometer that was changed, or a slip of the pen: which of both was right nobody can tell from here.
+            if (!(withKm.get(i).km() >= withKm.get(i - 1).km())) {
+                return null;
+            }
+        }
         if (!(withKm.get(withKm.size() - 1).km() > first)) {
             return null;
         }

@@ -30,10 +30,10 @@ class AlertActsTest {
         Alert alert = fresh(7, Urgency.BEFORE_NEXT_TRIP);
         return switch (state) {
             case NEW -> alert;
-            case ACKNOWLEDGED -> alert.acknowledged("quill", 2_000);
-            case IN_HAND -> alert.takenInHand("quill", "job 12", 2_000);
-            case RECOVERED -> alert.recovered(2_000);
-            case SHELVED -> alert.shelved("quill", "Monday", 9_000, 2_000);
+            case ACKNOWLEDGED -> alert.by("quill", 2_000).acknowledged();
+            case IN_HAND -> alert.by("quill", 2_000).takenInHand("job 12");
+            case RECOVERED -> alert.judged().recovered(2_000);
+            case SHELVED -> alert.by("quill", 2_000).shelved("Monday", 9_000);
             case CLOSED -> alert.closed(MENDED, 2_000);
         };
     }
@@ -41,15 +41,15 @@ class AlertActsTest {
     private static final Map<String, UnaryOperator<Alert>> ACTS = new LinkedHashMap<>();
 
     static {
-        ACTS.put("acknowledge", alert -> alert.acknowledged("quill", 3_000));
-        ACTS.put("take in hand", alert -> alert.takenInHand("quill", null, 3_000));
-        ACTS.put("put aside", alert -> alert.shelved("quill", "Monday", 9_500, 3_000));
-        ACTS.put("give", alert -> alert.assigned("marrable", "sorrel", "for C. Sorrel", 3_000));
-        ACTS.put(
-                "count with", alert -> alert.countedWith("quill", fresh(8, Urgency.STOP_NOW), "with GX-05 2LO", 3_000));
-        ACTS.put("raise job", alert -> alert.withJob("quill", null, 3_000));
+        ACTS.put("acknowledge", alert -> alert.by("quill", 3_000).acknowledged());
+        ACTS.put("take in hand", alert -> alert.by("quill", 3_000).takenInHand(null));
+        ACTS.put("put aside", alert -> alert.by("quill", 3_000).shelved("Monday", 9_500));
+        ACTS.put("give", alert -> alert.by("marrable", 3_000).assigned("sorrel", "for C. Sorrel"));
+        ACTS.put("count with", alert -> alert.by("quill", 3_000)
+                .countedWith(fresh(8, Urgency.STOP_NOW), "with GX-05 2LO"));
+        ACTS.put("raise job", alert -> alert.by("quill", 3_000).withJob(null));
         ACTS.put("close", alert -> alert.closed(MENDED, 3_000));
-        ACTS.put("open again", alert -> alert.reopened("quill", "it hisses still", 3_000));
+        ACTS.put("open again", alert -> alert.by("quill", 3_000).reopened("it hisses still"));
     }
 
     static Stream<Arguments> everyActInEveryState() {
@@ -71,7 +71,7 @@ class AlertActsTest {
         assertThat(after.state() == state || state.allows(after.state())).isTrue();
         assertThat(after.entries()).hasSize(before.entries().size() + 1);
 
-        Alert back = after.takenBack("marrable", 4_000);
+        Alert back = after.by("marrable", 4_000).takenBack();
 
         assertThat(back.state()).isEqualTo(before.state());
         assertThat(back.closedAt()).isEqualTo(before.closedAt());
@@ -79,7 +79,7 @@ class AlertActsTest {
         assertThat(back.handling().assignee()).isEqualTo(before.handling().assignee());
         assertThat(back.handling().sameCauseAs()).isEqualTo(before.handling().sameCauseAs());
         assertThat(back.entries()).hasSize(after.entries().size() + 1).containsAll(after.entries());
-        assertThatThrownBy(() -> back.takenBack("marrable", 5_000))
+        assertThatThrownBy(() -> back.by("marrable", 5_000).takenBack())
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("nothing to take back");
     }
@@ -104,59 +104,66 @@ class AlertActsTest {
 
     @Test
     void wordsInBetweenLeaveAnActToBeTakenBackAndEvidenceDoesNot() {
-        Alert seen = fresh(7, Urgency.BEFORE_NEXT_TRIP).acknowledged("quill", 2_000);
+        Alert seen = fresh(7, Urgency.BEFORE_NEXT_TRIP).by("quill", 2_000).acknowledged();
 
-        assertThat(seen.noted("quill", "by the gate", 2_100)
-                        .answered("tansley", DriverAnswer.STOPPED, 2_200)
-                        .takenBack("quill", 2_300)
+        assertThat(seen.by("quill", 2_100)
+                        .noted("by the gate")
+                        .by("tansley", 2_200)
+                        .answered(DriverAnswer.STOPPED)
+                        .by("quill", 2_300)
+                        .takenBack()
                         .state())
                 .isEqualTo(AlertState.NEW);
-        assertThat(seen.raised(found(2_100, Urgency.STOP_NOW, false)).canBeTakenBack())
+        assertThat(seen.judged().raised(found(2_100, Urgency.STOP_NOW, false)).canBeTakenBack())
                 .isFalse();
-        assertThat(seen.recovered(2_100).canBeTakenBack()).isFalse();
+        assertThat(seen.judged().recovered(2_100).canBeTakenBack()).isFalse();
     }
 
     @Test
     void whatWentWhileItWasClosedIsBackInBandOnceTheClosingIsTakenBack() {
         Alert closed = fresh(7, Urgency.BEFORE_NEXT_TRIP)
-                .takenInHand("quill", null, 2_000)
+                .by("quill", 2_000)
+                .takenInHand(null)
                 .closed(MENDED, 3_000);
 
-        Alert back = closed.recovered(3_500).takenBack("quill", 4_000);
+        Alert back = closed.judged().recovered(3_500).by("quill", 4_000).takenBack();
 
         assertThat(back.state()).isEqualTo(AlertState.RECOVERED);
-        assertThat(back.proven(Finding.Proof.IN_BAND, 5_000).closedOn()).contains(ClosedOn.READINGS);
+        assertThat(back.judged().proven(Finding.Proof.IN_BAND, 5_000).closedOn())
+                .contains(ClosedOn.READINGS);
     }
 
     @Test
     void whoeverTakesItInHandHasItAndGivingItAwayChangesThat() {
-        Alert inHand = fresh(7, Urgency.NEXT_STOP).takenInHand("quill", null, 2_000);
+        Alert inHand = fresh(7, Urgency.NEXT_STOP).by("quill", 2_000).takenInHand(null);
         assertThat(inHand.handling().assignee()).isEqualTo("quill");
 
-        Alert given = inHand.assigned("marrable", "sorrel", "for C. Sorrel", 3_000);
+        Alert given = inHand.by("marrable", 3_000).assigned("sorrel", "for C. Sorrel");
         assertThat(given.handling().assignee()).isEqualTo("sorrel");
         assertThat(given.state()).isEqualTo(AlertState.IN_HAND);
-        assertThatThrownBy(() -> given.assigned("marrable", "sorrel", "for C. Sorrel", 3_100))
+        assertThatThrownBy(() -> given.by("marrable", 3_100).assigned("sorrel", "for C. Sorrel"))
                 .isInstanceOf(AlertRefused.class);
     }
 
     @Test
     void aJobIsRaisedOnceAndItsEndProvesNothing() {
-        Alert raised = fresh(7, Urgency.NEXT_STOP).withJob("quill", null, 2_000);
+        Alert raised = fresh(7, Urgency.NEXT_STOP).by("quill", 2_000).withJob(null);
         assertThat(raised.state()).isEqualTo(AlertState.IN_HAND);
         assertThat(raised.hasJob()).isTrue();
-        assertThatThrownBy(() -> raised.withJob("quill", null, 2_100)).isInstanceOf(AlertRefused.class);
-        assertThatThrownBy(() -> raised.jobEnded("quill", " ", 2_100))
+        assertThatThrownBy(() -> raised.by("quill", 2_100).withJob(null)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> raised.by("quill", 2_100).jobEnded(" "))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("what was found");
 
-        Alert done = raised.jobEnded("quill", "valve core changed", 3_000);
+        Alert done = raised.by("quill", 3_000).jobEnded("valve core changed");
         assertThat(done.hasJob()).isFalse();
         assertThat(done.state()).isEqualTo(AlertState.IN_HAND);
-        assertThatThrownBy(() -> done.jobEnded("quill", "again", 3_100)).isInstanceOf(AlertRefused.class);
-        assertThat(done.withJob("quill", null, 4_000).hasJob()).isTrue();
-        assertThat(raised.noted("quill", "bay 2", 2_500)
-                        .takenBack("quill", 2_600)
+        assertThatThrownBy(() -> done.by("quill", 3_100).jobEnded("again")).isInstanceOf(AlertRefused.class);
+        assertThat(done.by("quill", 4_000).withJob(null).hasJob()).isTrue();
+        assertThat(raised.by("quill", 2_500)
+                        .noted("bay 2")
+                        .by("quill", 2_600)
+                        .takenBack()
                         .hasJob())
                 .isFalse();
         assertThat(raised.closed(MENDED, 5_000).hasJob()).isFalse();
@@ -164,17 +171,18 @@ class AlertActsTest {
 
     @Test
     void photographsStandInTheRecordAndThereIsAnEndToThem() {
-        Alert alert = fresh(7, Urgency.NEXT_STOP).acknowledged("quill", 2_000);
-        for (int i = 0; i < Alert.MOST_PHOTOS; i++) {
-            alert = alert.photographed("tansley", 3_000);
+        Alert alert = fresh(7, Urgency.NEXT_STOP).by("quill", 2_000).acknowledged();
+        for (int i = 0; i < AlertActs.MOST_PHOTOS; i++) {
+            alert = alert.by("tansley", 3_000).photographed();
         }
         Alert full = alert;
 
         assertThat(full.state()).isEqualTo(AlertState.ACKNOWLEDGED);
         assertThat(full.canBeTakenBack()).isTrue();
-        assertThat(full.entries().get(full.entries().size() - 1).note()).isEqualTo(Integer.toString(Alert.MOST_PHOTOS));
-        assertThatThrownBy(() -> full.photographed("tansley", 3_000)).isInstanceOf(AlertRefused.class);
-        assertThatThrownBy(() -> in(AlertState.CLOSED).photographed("tansley", 3_000))
+        assertThat(full.entries().get(full.entries().size() - 1).note())
+                .isEqualTo(Integer.toString(AlertActs.MOST_PHOTOS));
+        assertThatThrownBy(() -> full.by("tansley", 3_000).photographed()).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> in(AlertState.CLOSED).by("tansley", 3_000).photographed())
                 .isInstanceOf(AlertRefused.class);
     }
 
@@ -183,13 +191,13 @@ class AlertActsTest {
         Alert urgent = fresh(7, Urgency.STOP_NOW);
         Alert lesser = fresh(8, Urgency.NEXT_STOP);
 
-        assertThatThrownBy(() -> urgent.countedWith("quill", lesser, "with GX-05", 2_000))
+        assertThatThrownBy(() -> urgent.by("quill", 2_000).countedWith(lesser, "with GX-05"))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("Count that one with this");
-        assertThatThrownBy(() -> urgent.countedWith("quill", urgent, "with itself", 2_000))
+        assertThatThrownBy(() -> urgent.by("quill", 2_000).countedWith(urgent, "with itself"))
                 .isInstanceOf(AlertRefused.class);
-        Alert behind = lesser.countedWith("quill", urgent, "with GX-05 1L", 2_000);
-        assertThatThrownBy(() -> fresh(9, Urgency.PLAN).countedWith("quill", behind, "with GX-05 2L", 2_100))
+        Alert behind = lesser.by("quill", 2_000).countedWith(urgent, "with GX-05 1L");
+        assertThatThrownBy(() -> fresh(9, Urgency.PLAN).by("quill", 2_100).countedWith(behind, "with GX-05 2L"))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("itself counted with another");
     }
@@ -197,14 +205,15 @@ class AlertActsTest {
     @Test
     void whatGrowsBehindAnotherCallsByItself() {
         Alert behind = fresh(8, Urgency.BEFORE_NEXT_TRIP)
-                .countedWith("quill", fresh(7, Urgency.NEXT_STOP), "with GX-05 1L", 2_000);
+                .by("quill", 2_000)
+                .countedWith(fresh(7, Urgency.NEXT_STOP), "with GX-05 1L");
         assertThat(behind.handling().sameCauseAs()).isEqualTo(7L);
 
-        Alert grown = behind.raised(found(2_500, Urgency.NEXT_STOP, false));
+        Alert grown = behind.judged().raised(found(2_500, Urgency.NEXT_STOP, false));
 
         assertThat(grown.state()).isEqualTo(AlertState.NEW);
         assertThat(grown.handling().sameCauseAs()).isNull();
-        assertThat(behind.standingAlone("quill", 2_600).handling().sameCauseAs())
+        assertThat(behind.by("quill", 2_600).standingAlone().handling().sameCauseAs())
                 .isNull();
     }
 
@@ -213,9 +222,12 @@ class AlertActsTest {
         Alert byWord = fresh(7, Urgency.BEFORE_NEXT_TRIP).closed(MENDED, 2_000);
         assertThat(byWord.closedOn()).contains(ClosedOn.WORD);
         assertThat(byWord.handling().verdict()).isEqualTo(Verdict.RIGHT);
-        assertThat(byWord.reopened("quill", "it hisses still", 3_000).handling().verdict())
+        assertThat(byWord.by("quill", 3_000)
+                        .reopened("it hisses still")
+                        .handling()
+                        .verdict())
                 .isNull();
-        assertThat(byWord.reopened("quill", "it hisses still", 3_000).closedOn())
+        assertThat(byWord.by("quill", 3_000).reopened("it hisses still").closedOn())
                 .isEmpty();
 
         Alert soft = Alert.open(8, found(1_000, Urgency.STOP_NOW, true));
@@ -230,7 +242,8 @@ class AlertActsTest {
     void aTyreRunSoftStaysSoWhenItIsOpenedAgain() {
         Alert again = Alert.open(8, found(1_000, Urgency.STOP_NOW, true))
                 .closed(new Closure("quill", "sound inside", "B. Quill", false), 2_000)
-                .reopened("marrable", "bulge at the sidewall", 3_000);
+                .by("marrable", 3_000)
+                .reopened("bulge at the sidewall");
 
         assertThat(again.state()).isEqualTo(AlertState.NEW);
         assertThatThrownBy(() -> again.closed(MENDED, 4_000))

@@ -16,9 +16,20 @@ class AlertCausesTest {
     /** A wheel at 760 kPa and {@code celsius}; what is not said is unknown. */
     private static Alert alert(
             AlertKind kind, double at20, double celsius, Double loss, Integer refills, Position other, Others others) {
-        Evidence evidence = new Evidence(
-                600_000, 760.0, at20, celsius, 800.0, 640.0, null, true, 70.0, 300, false, false, 2410, loss, 0.4,
-                refills, other, 0L, others, List.of(), 0, null, null);
+        Evidence evidence = new EvidenceBuilder(600_000)
+                .measured(760.0, at20, celsius)
+                .target(800.0)
+                .limits(640.0, null)
+                .compensated(true)
+                .fall(70.0)
+                .minutesToCritical(300)
+                .battery(2410)
+                .loss(loss, 0.4)
+                .refills(refills)
+                .other(other)
+                .lastHeard(0L)
+                .others(others)
+                .build();
         Position position =
                 kind == AlertKind.WEATHER_LOW || kind == AlertKind.RECEIVER_SILENT ? null : Position.parse("2RO");
         return Alert.open(1, new Finding.Raised(position, kind, Urgency.BEFORE_NEXT_TRIP, evidence));

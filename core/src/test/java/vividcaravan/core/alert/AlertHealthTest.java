@@ -68,15 +68,21 @@ class AlertHealthTest {
     @Test
     void timesAreTheMiddleOnesOfThoseToWhomItHappened() {
         Alert quick = opened(1, 0, Urgency.STOP_NOW)
-                .acknowledged("quill", MINUTE)
-                .takenInHand("quill", null, 5 * MINUTE)
+                .by("quill", MINUTE)
+                .acknowledged()
+                .by("quill", 5 * MINUTE)
+                .takenInHand(null)
+                .judged()
                 .recovered(2 * HOUR)
+                .judged()
                 .proven(Finding.Proof.IN_BAND, 3 * HOUR);
         Alert slow = opened(2, 0, Urgency.NEXT_STOP)
-                .acknowledged("quill", HOUR)
+                .by("quill", HOUR)
+                .acknowledged()
                 .closed(new Closure("quill", "looked", null, false, Verdict.NOTHING_FOUND), 6 * HOUR);
         Alert unseen = opened(3, 0, Urgency.PLAN);
-        Alert answered = opened(4, 0, Urgency.NEXT_STOP).answered("tansley", DriverAnswer.FLAT, 10 * MINUTE);
+        Alert answered =
+                opened(4, 0, Urgency.NEXT_STOP).by("tansley", 10 * MINUTE).answered(DriverAnswer.FLAT);
 
         AlertHealth week = AlertHealth.of(List.of(quick, slow, unseen, answered), 0, WEEK);
 
@@ -93,7 +99,9 @@ class AlertHealthTest {
     void whatCallsThreeTimesInAMinuteChatters() {
         Alert alert = opened(1, 0, Urgency.PLAN);
         for (int i = 1; i <= 2; i++) {
-            alert = alert.recovered(i * 20_000L - 10_000)
+            alert = alert.judged()
+                    .recovered(i * 20_000L - 10_000)
+                    .judged()
                     .raised(AlertTest.found(AlertKind.UNDER_PRESSURE, Urgency.PLAN, i * 20_000L, false));
         }
 

@@ -2,7 +2,6 @@ package vividcaravan.core.alert;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,30 +19,13 @@ class AlertReturnsTest {
                 WHEEL,
                 kind,
                 urgency,
-                new Evidence(
-                        at,
-                        700.0,
-                        kpaAt20,
-                        celsius,
-                        800.0,
-                        720.0,
-                        null,
-                        true,
-                        null,
-                        null,
-                        isRunSoft,
-                        false,
-                        null,
-                        null,
-                        null,
-                        null,
-                        null,
-                        null,
-                        Others.NONE,
-                        List.of(),
-                        0,
-                        null,
-                        null));
+                new EvidenceBuilder(at)
+                        .measured(700.0, kpaAt20, celsius)
+                        .target(800.0)
+                        .limits(720.0, null)
+                        .compensated(true)
+                        .runSoft(isRunSoft)
+                        .build());
     }
 
     private static Alert closed(Alert alert) {
@@ -51,7 +33,7 @@ class AlertReturnsTest {
     }
 
     private static Alert shelved(Alert alert) {
-        return alert.shelved("quill", "seen", 50_000_000, 2_000);
+        return alert.by("quill", 2_000).shelved("seen", 50_000_000);
     }
 
     @ParameterizedTest(name = "{0}: {1} kPa, {2} °C, then {3} kPa, {4} °C: returns {5}")
@@ -75,8 +57,8 @@ class AlertReturnsTest {
         Alert alert = Alert.open(1, found(kind, Urgency.BEFORE_NEXT_TRIP, kpa, celsius, false, 1_000));
         Finding.Raised later = found(kind, Urgency.BEFORE_NEXT_TRIP, laterKpa, laterC, false, 3_000);
 
-        Alert afterClosing = closed(alert).raised(later);
-        Alert afterShelving = shelved(alert).raised(later);
+        Alert afterClosing = closed(alert).judged().raised(later);
+        Alert afterShelving = shelved(alert).judged().raised(later);
 
         assertThat(afterClosing.state()).isEqualTo(returns ? AlertState.NEW : AlertState.CLOSED);
         assertThat(afterShelving.state()).isEqualTo(returns ? AlertState.NEW : AlertState.SHELVED);
@@ -90,10 +72,12 @@ class AlertReturnsTest {
         Alert low = Alert.open(2, found(AlertKind.UNDER_PRESSURE, Urgency.PLAN, 700.0, 20.0, false, 1_000));
 
         assertThat(closed(silent)
+                        .judged()
                         .raised(found(AlertKind.SENSOR_SILENT, Urgency.PLAN, null, null, false, 3_000))
                         .state())
                 .isEqualTo(AlertState.CLOSED);
         assertThat(closed(low)
+                        .judged()
                         .raised(found(AlertKind.UNDER_PRESSURE, Urgency.PLAN, null, null, false, 3_000))
                         .state())
                 .isEqualTo(AlertState.CLOSED);
@@ -105,14 +89,17 @@ class AlertReturnsTest {
         Alert lesser = Alert.open(1, found(AlertKind.SLOW_LEAK, Urgency.NEXT_STOP, 660.0, 20.0, false, 1_000));
 
         assertThat(closed(alert)
+                        .judged()
                         .raised(found(AlertKind.SLOW_LEAK, Urgency.STOP_NOW, 660.0, 20.0, true, 3_000))
                         .isRunSoft())
                 .isTrue();
         assertThat(closed(lesser)
+                        .judged()
                         .raised(found(AlertKind.SLOW_LEAK, Urgency.STOP_NOW, 660.0, 20.0, false, 3_000))
                         .state())
                 .isEqualTo(AlertState.NEW);
         assertThat(closed(lesser)
+                        .judged()
                         .raised(found(AlertKind.SLOW_LEAK, Urgency.PLAN, 660.0, 20.0, false, 3_000))
                         .state())
                 .isEqualTo(AlertState.CLOSED);
@@ -121,10 +108,11 @@ class AlertReturnsTest {
     @Test
     void aMarkedTyresAlertKeepsItsHighestUrgencyAndItsKind() {
         Alert marked = Alert.open(1, found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 600.0, 20.0, true, 1_000))
+                .judged()
                 .recovered(2_000);
 
-        Alert filled =
-                marked.raised(found(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 960.0, 21.0, false, 3_000));
+        Alert filled = marked.judged()
+                .raised(found(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 960.0, 21.0, false, 3_000));
 
         assertThat(filled.urgency()).isEqualTo(Urgency.STOP_NOW);
         assertThat(filled.kind()).isEqualTo(AlertKind.UNDER_PRESSURE);
@@ -132,7 +120,9 @@ class AlertReturnsTest {
         assertThat(filled.evidence().pressureAt20Kpa())
                 .as("with what is there now")
                 .isEqualTo(960);
-        assertThat(filled.proven(Finding.Proof.FLAT_FOR_TWELVE_HOURS, 4_000).state())
+        assertThat(filled.judged()
+                        .proven(Finding.Proof.FLAT_FOR_TWELVE_HOURS, 4_000)
+                        .state())
                 .isNotEqualTo(AlertState.CLOSED);
     }
 

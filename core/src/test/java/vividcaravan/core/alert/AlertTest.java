@@ -3,7 +3,6 @@ package vividcaravan.core.alert;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -19,30 +18,13 @@ class AlertTest {
                 WHEEL,
                 kind,
                 urgency,
-                new Evidence(
-                        at,
-                        700.0,
-                        690.0,
-                        24.0,
-                        800.0,
-                        720.0,
-                        null,
-                        true,
-                        null,
-                        null,
-                        isRunSoft,
-                        false,
-                        null,
-                        null,
-                        null,
-                        null,
-                        null,
-                        null,
-                        Others.NONE,
-                        List.of(),
-                        0,
-                        null,
-                        null));
+                new EvidenceBuilder(at)
+                        .measured(700.0, 690.0, 24.0)
+                        .target(800.0)
+                        .limits(720.0, null)
+                        .compensated(true)
+                        .runSoft(isRunSoft)
+                        .build());
     }
 
     private static Alert low() {
@@ -51,9 +33,9 @@ class AlertTest {
 
     @Test
     void growsInUrgencyAndNeverShrinksWhileTheFaultLasts() {
-        Alert grown = low().raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 2_000, true));
+        Alert grown = low().judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 2_000, true));
 
-        Alert after = grown.raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 3_000, false));
+        Alert after = grown.judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 3_000, false));
 
         assertThat(after.urgency()).isEqualTo(Urgency.STOP_NOW);
         assertThat(after.isRunSoft()).isTrue();
@@ -63,10 +45,10 @@ class AlertTest {
 
     @Test
     void atEqualUrgencyTheKindThatSaysMoreIsKept() {
-        Alert stop = low().raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 2_000, false));
+        Alert stop = low().judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 2_000, false));
 
-        Alert leak = stop.raised(found(AlertKind.FAST_LEAK, Urgency.STOP_NOW, 3_000, false));
-        Alert back = leak.raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 4_000, false));
+        Alert leak = stop.judged().raised(found(AlertKind.FAST_LEAK, Urgency.STOP_NOW, 3_000, false));
+        Alert back = leak.judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 4_000, false));
 
         assertThat(leak.kind()).isEqualTo(AlertKind.FAST_LEAK);
         assertThat(back.kind()).isEqualTo(AlertKind.FAST_LEAK);
@@ -74,18 +56,19 @@ class AlertTest {
 
     @Test
     void callsAgainWhenItGrowsAfterSomebodyHasSeenIt() {
-        Alert seen = low().acknowledged("quill", 1_500);
+        Alert seen = low().by("quill", 1_500).acknowledged();
 
-        Alert grown = seen.raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 2_000, false));
+        Alert grown = seen.judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 2_000, false));
 
         assertThat(grown.state()).isEqualTo(AlertState.NEW);
     }
 
     @Test
     void comesOutOfItsShelfWhenItGrows() {
-        Alert shelved = low().shelved("marrable", "workshop on Monday", 9_500, 1_500);
+        Alert shelved = low().by("marrable", 1_500).shelved("workshop on Monday", 9_500);
 
-        assertThat(shelved.raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 2_000, false))
+        assertThat(shelved.judged()
+                        .raised(found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 2_000, false))
                         .state())
                 .isEqualTo(AlertState.NEW);
     }
@@ -94,14 +77,15 @@ class AlertTest {
     void stopNowCannotBePutAside() {
         Alert stop = Alert.open(1, found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 1_000, true));
 
-        assertThatThrownBy(() -> stop.shelved("marrable", "later", 9_000, 2_000))
+        assertThatThrownBy(() -> stop.by("marrable", 2_000).shelved("later", 9_000))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("Stop now");
     }
 
     @Test
     void puttingAsideNeedsAReason() {
-        assertThatThrownBy(() -> low().shelved("marrable", " ", 9_000, 2_000)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> low().by("marrable", 2_000).shelved(" ", 9_000))
+                .isInstanceOf(AlertRefused.class);
     }
 
     @Test
@@ -132,8 +116,8 @@ class AlertTest {
     void closedByHandWhileTheFaultLastsItReturnsOnlyWhenItGrows() {
         Alert closed = low().closed(new Closure("quill", "known, driven to the workshop", null, false), 2_000);
 
-        Alert same = closed.raised(found(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 3_000, false));
-        Alert worse = closed.raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 3_000, false));
+        Alert same = closed.judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 3_000, false));
+        Alert worse = closed.judged().raised(found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 3_000, false));
 
         assertThat(same.state()).isEqualTo(AlertState.CLOSED);
         assertThat(worse.state()).isEqualTo(AlertState.NEW);
@@ -147,7 +131,7 @@ class AlertTest {
     void onlyWhatIsNewCanBeAcknowledged(AlertState state) {
         Alert alert = in(state);
 
-        assertThatThrownBy(() -> alert.acknowledged("quill", 9_000))
+        assertThatThrownBy(() -> alert.by("quill", 9_000).acknowledged())
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("cannot become acknowledged");
     }
@@ -156,24 +140,28 @@ class AlertTest {
         Alert alert = low();
         return switch (state) {
             case NEW -> alert;
-            case ACKNOWLEDGED -> alert.acknowledged("quill", 2_000);
-            case IN_HAND -> alert.takenInHand("quill", "job 12", 2_000);
-            case RECOVERED -> alert.recovered(2_000);
-            case SHELVED -> alert.shelved("quill", "Monday", 9_000, 2_000);
+            case ACKNOWLEDGED -> alert.by("quill", 2_000).acknowledged();
+            case IN_HAND -> alert.by("quill", 2_000).takenInHand("job 12");
+            case RECOVERED -> alert.judged().recovered(2_000);
+            case SHELVED -> alert.by("quill", 2_000).shelved("Monday", 9_000);
             case CLOSED -> alert.closed(new Closure("quill", "filled", null, false), 2_000);
         };
     }
 
     @Test
     void proofClosesOnlyWhatHasRecovered() {
-        assertThat(low().proven(Finding.Proof.IN_BAND, 2_000).state()).isEqualTo(AlertState.NEW);
-        assertThat(low().recovered(2_000).proven(Finding.Proof.IN_BAND, 3_000).state())
+        assertThat(low().judged().proven(Finding.Proof.IN_BAND, 2_000).state()).isEqualTo(AlertState.NEW);
+        assertThat(low().judged()
+                        .recovered(2_000)
+                        .judged()
+                        .proven(Finding.Proof.IN_BAND, 3_000)
+                        .state())
                 .isEqualTo(AlertState.CLOSED);
     }
 
     @Test
     void aDayAfterItWasLastSeenAFaultIsAnother() {
-        Alert closed = low().recovered(2_000).proven(Finding.Proof.IN_BAND, 3_000);
+        Alert closed = low().judged().recovered(2_000).judged().proven(Finding.Proof.IN_BAND, 3_000);
 
         assertThat(closed.isContinuedAt(2_000 + Alert.RETURN_WINDOW_MILLIS)).isTrue();
         assertThat(closed.isContinuedAt(2_001 + Alert.RETURN_WINDOW_MILLIS)).isFalse();
@@ -182,7 +170,7 @@ class AlertTest {
 
     @Test
     void whatIsPutAsideCallsAgainWhenItsTimeIsOver() {
-        Alert shelved = low().shelved("marrable", "workshop on Monday", 9_500, 1_500);
+        Alert shelved = low().by("marrable", 1_500).shelved("workshop on Monday", 9_500);
 
         assertThat(shelved.unshelved(9_499)).isSameAs(shelved);
         Alert back = shelved.unshelved(9_500);
@@ -194,7 +182,7 @@ class AlertTest {
     @ParameterizedTest
     @ValueSource(longs = {1_500, 1_499, 0, 1_501 + 30L * 24 * 60 * 60 * 1000})
     void puttingAsideNeedsAnEndWithinThirtyDays(long until) {
-        assertThatThrownBy(() -> low().shelved("marrable", "later", until, 1_500))
+        assertThatThrownBy(() -> low().by("marrable", 1_500).shelved("later", until))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("thirty days");
     }
@@ -202,7 +190,7 @@ class AlertTest {
     @ParameterizedTest
     @EnumSource(DriverAnswer.class)
     void whatADriverSaysStandsInTheRecordAndSettlesNothing(DriverAnswer answer) {
-        Alert answered = low().answered("tansley", answer, 1_500);
+        Alert answered = low().by("tansley", 1_500).answered(answer);
 
         assertThat(answered.state()).isEqualTo(low().state());
         assertThat(answered.urgency()).isEqualTo(low().urgency());
@@ -215,25 +203,29 @@ class AlertTest {
 
     @Test
     void theLastAnswerCountsUntilTheAlertComesBack() {
-        Alert answered = low().answered("tansley", DriverAnswer.STOPPED, 1_500)
-                .noted("quill", "on my way", 1_600)
-                .answered("tansley", DriverAnswer.FLAT, 1_700)
-                .noted("quill", "seen", 1_800);
+        Alert answered = low().by("tansley", 1_500)
+                .answered(DriverAnswer.STOPPED)
+                .by("quill", 1_600)
+                .noted("on my way")
+                .by("tansley", 1_700)
+                .answered(DriverAnswer.FLAT)
+                .by("quill", 1_800)
+                .noted("seen");
         assertThat(answered.lastAnswer().map(AlertEntry::note)).contains("looked: it is flat");
         assertThat(low().lastAnswer()).isEmpty();
 
         Alert closed = answered.closed(new Closure("quill", "valve", null, false), 2_000);
-        assertThatThrownBy(() -> closed.answered("tansley", DriverAnswer.HELP, 2_100))
+        assertThatThrownBy(() -> closed.by("tansley", 2_100).answered(DriverAnswer.HELP))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("call the workshop");
     }
 
     @Test
     void aNoteStandsInTheRecordAndChangesNothingElse() {
-        Alert noted = low().noted("tansley", " a nail, I can see it ", 1_500);
+        Alert noted = low().by("tansley", 1_500).noted(" a nail, I can see it ");
 
         assertThat(noted.state()).isEqualTo(low().state());
         assertThat(noted.entries().get(1).note()).isEqualTo("a nail, I can see it");
-        assertThatThrownBy(() -> low().noted("tansley", "  ", 1_500)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> low().by("tansley", 1_500).noted("  ")).isInstanceOf(AlertRefused.class);
     }
 }

@@ -16,30 +16,19 @@ class AlertWordsTest {
     private static final AlertWords AMERICAN = new AlertWords(PressureUnit.PSI, TemperatureUnit.FAHRENHEIT);
 
     private static Alert alert(AlertKind kind, Urgency urgency, boolean isRunSoft, boolean isParked) {
-        Evidence evidence = new Evidence(
-                1_000,
-                760.0,
-                672.0,
-                54.0,
-                780.0,
-                702.0,
-                70.0,
-                true,
-                95.0,
-                12,
-                isRunSoft,
-                isParked,
-                2450,
-                9.0,
-                0.5,
-                null,
-                null,
-                null,
-                new Others(3, 40.0, 41.0, null, 780.0, 0.4, -0.01),
-                List.of(),
-                0,
-                null,
-                null);
+        Evidence evidence = new EvidenceBuilder(1_000)
+                .measured(760.0, 672.0, 54.0)
+                .target(780.0)
+                .limits(702.0, 70.0)
+                .compensated(true)
+                .fall(95.0)
+                .minutesToCritical(12)
+                .runSoft(isRunSoft)
+                .parked(isParked)
+                .battery(2450)
+                .loss(9.0, 0.5)
+                .others(new Others(3, 40.0, 41.0, null, 780.0, 0.4, -0.01))
+                .build();
         return Alert.open(1, new Finding.Raised(Position.parse("2LO"), kind, urgency, evidence));
     }
 
@@ -91,30 +80,14 @@ class AlertWordsTest {
     void aFallThatHasStoppedLeadsNowhere() {
         Evidence leak =
                 alert(AlertKind.FAST_LEAK, Urgency.STOP_NOW, false, false).evidence();
-        Evidence noRate = new Evidence(
-                1_000,
-                760.0,
-                672.0,
-                54.0,
-                780.0,
-                624.0,
-                null,
-                true,
-                95.0,
-                12,
-                false,
-                false,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                Others.NONE,
-                List.of(),
-                0,
-                null,
-                null);
+        Evidence noRate = new EvidenceBuilder(1_000)
+                .measured(760.0, 672.0, 54.0)
+                .target(780.0)
+                .limits(624.0, null)
+                .compensated(true)
+                .fall(95.0)
+                .minutesToCritical(12)
+                .build();
 
         // 48 kPa above the limit at 9 kPa an hour are 320 minutes; the evidence's own limit is 702.
         assertThat(leak.measuring(2_000, 800, 750, 40, null, null).minutesToCritical())

@@ -31,7 +31,8 @@ class DepartureTest {
 
     @Test
     void aTyreRunSoftHoldsItBackEvenWithGoodReadings() {
-        Alert soft = alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true).recovered(2_000);
+        Alert soft =
+                alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true).judged().recovered(2_000);
 
         assertThat(Departure.of(List.of(soft), List.of()))
                 .isEqualTo(
@@ -52,8 +53,9 @@ class DepartureTest {
 
     @Test
     void whatIsBackInBandDoesNot() {
-        Alert back =
-                alert(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false).recovered(2_000);
+        Alert back = alert(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false)
+                .judged()
+                .recovered(2_000);
 
         assertThat(Departure.of(List.of(back), List.of()).verdict()).isEqualTo(Departure.Verdict.MAY_LEAVE);
     }
@@ -61,7 +63,8 @@ class DepartureTest {
     @Test
     void whatWasPutAsideIsNamedAndDoesNotHoldItBack() {
         Alert aside = alert(AlertKind.OVER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, false)
-                .shelved("marrable", "workshop tonight", 9_000, 2_000);
+                .by("marrable", 2_000)
+                .shelved("workshop tonight", 9_000);
 
         assertThat(Departure.of(List.of(aside), List.of()))
                 .isEqualTo(new Departure(Departure.Verdict.MAY_LEAVE, List.of("2LO over target, put aside")));

@@ -18,30 +18,14 @@ class OutageTest {
     private static final Outage AXLE = new Outage(7, 3, null, "tied up", 9_000, "quill");
 
     private static Alert alert(AlertKind kind, Urgency urgency, double kpa) {
-        Evidence evidence = new Evidence(
-                100,
-                kpa,
-                kpa,
-                20.0,
-                800.0,
-                720.0,
-                null,
-                true,
-                null,
-                null,
-                kpa <= 640,
-                true,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                Others.NONE,
-                List.of(),
-                0,
-                null,
-                null);
+        Evidence evidence = new EvidenceBuilder(100)
+                .measured(kpa, kpa, 20.0)
+                .target(800.0)
+                .limits(720.0, null)
+                .compensated(true)
+                .runSoft(kpa <= 640)
+                .parked(true)
+                .build();
         return Alert.open(1, new Finding.Raised(WHEEL, kind, urgency, evidence));
     }
 
@@ -83,21 +67,22 @@ class OutageTest {
     @Test
     void whatItHasHeldBackComesBackAndNothingElse() {
         Alert calling = alert(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 700);
-        Alert held = calling.shelved("quill", AXLE.words(), AXLE.until(), 200);
-        Alert aside = calling.shelved("quill", "the round is on Monday", AXLE.until(), 200);
+        Alert held = calling.by("quill", 200).shelved(AXLE.words(), AXLE.until());
+        Alert aside = calling.by("quill", 200).shelved("the round is on Monday", AXLE.until());
 
         assertThat(AXLE.hasHeldBack(held)).isTrue();
         assertThat(AXLE.hasHeldBack(aside)).isFalse();
-        Alert back = held.calledBack("quill", 300);
+        Alert back = held.by("quill", 300).calledBack();
         assertThat(back.state()).isEqualTo(AlertState.NEW);
         assertThat(back.shelvedUntil()).isNull();
-        assertThatThrownBy(() -> back.calledBack("quill", 400)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> back.by("quill", 400).calledBack()).isInstanceOf(AlertRefused.class);
     }
 
     @Test
     void theDepartureNamesItOnceAndAsksSomebodyToLook() {
         Alert held = alert(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 700)
-                .shelved("quill", AXLE.words(), AXLE.until(), 200);
+                .by("quill", 200)
+                .shelved(AXLE.words(), AXLE.until());
         List<Departure.Unwatched> unwatched = List.of(new Departure.Unwatched(WHEEL, Departure.Blind.SILENT));
 
         assertThat(Departure.of(List.of(held), unwatched, List.of(AXLE), List.of()))

@@ -42,7 +42,9 @@ class SightTest {
 
     @Test
     void callsAgainWhereItIsWorseAndOnlyTellsWhereItIsNot() {
-        Alert known = book.report(cut(Urgency.BEFORE_NEXT_TRIP), NOW).acknowledged("marrable", NOW + 1);
+        Alert known = book.report(cut(Urgency.BEFORE_NEXT_TRIP), NOW)
+                .by("marrable", NOW + 1)
+                .acknowledged();
         book.replace(known);
 
         Alert same = book.report(cut(Urgency.PLAN), NOW + 2);

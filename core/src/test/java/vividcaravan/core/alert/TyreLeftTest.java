@@ -17,7 +17,7 @@ class TyreLeftTest {
 
     @Test
     void itEndsEvenThatOfATyreRunSoftAndSaysOnWhat() {
-        Alert left = soft().leftWithTyre("quill", "The tyre went to the store.", 2_000);
+        Alert left = soft().by("quill", 2_000).leftWithTyre("The tyre went to the store.");
 
         assertThat(left.state()).isEqualTo(AlertState.CLOSED);
         assertThat(left.closedOn()).contains(ClosedOn.TYRE_LEFT);
@@ -30,7 +30,7 @@ class TyreLeftTest {
         AlertBook book = new AlertBook(ids::incrementAndGet);
         Alert first = book.apply(AlertTest.found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, 1_000, true))
                 .orElseThrow();
-        book.replace(first.leftWithTyre("quill", "The tyre went to the store.", 2_000));
+        book.replace(first.by("quill", 2_000).leftWithTyre("The tyre went to the store."));
 
         Alert next = book.apply(AlertTest.found(AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, HOUR, false))
                 .orElseThrow();
@@ -42,24 +42,26 @@ class TyreLeftTest {
 
     @Test
     void nobodyOpensItAgainAtTheWheelThatTheTyreHasLeft() {
-        Alert left = soft().leftWithTyre("quill", "The tyre went to the store.", 2_000);
+        Alert left = soft().by("quill", 2_000).leftWithTyre("The tyre went to the store.");
 
-        assertThatThrownBy(() -> left.reopened("marrable", "Saw it again.", 3_000))
+        assertThatThrownBy(() -> left.by("marrable", 3_000).reopened("Saw it again."))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("left this wheel");
-        assertThatThrownBy(() -> left.leftWithTyre("quill", "again", 3_000)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> left.by("quill", 3_000).leftWithTyre("again")).isInstanceOf(AlertRefused.class);
     }
 
     @Test
     void anUndoneMoveBringsItBackWithItsMark() {
-        Alert back = soft().leftWithTyre("quill", "The tyre went to the store.", 2_000)
-                .backWithTyre("quill", "The move of its tyre was undone.", 3_000);
+        Alert back = soft().by("quill", 2_000)
+                .leftWithTyre("The tyre went to the store.")
+                .by("quill", 3_000)
+                .backWithTyre("The move of its tyre was undone.");
 
         assertThat(back.state()).isEqualTo(AlertState.NEW);
         assertThat(back.isRunSoft()).isTrue();
         assertThatThrownBy(() -> back.closed(new Closure("marrable", "fine", null, false), 4_000))
                 .isInstanceOf(AlertRefused.class);
-        assertThatThrownBy(() -> soft().backWithTyre("quill", "never left", 3_000))
+        assertThatThrownBy(() -> soft().by("quill", 3_000).backWithTyre("never left"))
                 .isInstanceOf(AlertRefused.class);
     }
 
@@ -67,7 +69,7 @@ class TyreLeftTest {
     void whatIsNoFaultOfTheTyreStays() {
         Alert silent = Alert.open(1, AlertTest.found(AlertKind.SENSOR_SILENT, Urgency.PLAN, 1_000, false));
 
-        assertThatThrownBy(() -> silent.leftWithTyre("quill", "gone", 2_000)).isInstanceOf(AlertRefused.class);
+        assertThatThrownBy(() -> silent.by("quill", 2_000).leftWithTyre("gone")).isInstanceOf(AlertRefused.class);
     }
 
     @Test
@@ -78,6 +80,7 @@ class TyreLeftTest {
         assertThat(brake.goesWithTyre()).isFalse();
         assertThat(both.goesWithTyre()).isTrue();
         assertThat(soft().goesWithTyre()).isTrue();
-        assertThat(soft().leftWithTyre("quill", "gone", 2_000).goesWithTyre()).isFalse();
+        assertThat(soft().by("quill", 2_000).leftWithTyre("gone").goesWithTyre())
+                .isFalse();
     }
 }

@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -93,22 +96,106 @@ class CombinationsTest {
         assertThat(road().ending(3, 150).combination(DOLLY, 150)).containsExactly(DOLLY, SECOND);
     }
 
+    /** What changed, applied to what was, is what is: the rest of the product keeps its table by it. */
+    @Property(tries = 300)
+    void whatIsOtherSinceBeforeIsAllThatIsOther(@ForAll long seed) {
+        Random random = new Random(seed);
+        Combinations all = Combinations.NONE;
+        Map<Long, Coupling> table = new HashMap<>();
+        for (int i = 0; i < 40; i++) {
+            Combinations next = done(all, random, i);
+            for (Combinations.Changed one : next.since(all)) {
+                if (one.before() != null) {
+                    assertThat(table.remove(one.before().id())).isEqualTo(one.before());
+                }
+                if (one.after() != null) {
+                    table.put(one.after().id(), one.after());
+                }
+            }
+            all = next;
+            assertThat(table.values()).containsExactlyInAnyOrderElementsOf(all.all());
+            assertThat(Combinations.of(table.values()).all()).isEqualTo(all.all());
+        }
+    }
+
+    private static Combinations done(Combinations all, Random random, int number) {
+        long from = random.nextInt(100);
+        long to = random.nextBoolean() ? Coupling.OPEN : from + random.nextInt(40);
+        try {
+            return switch (random.nextInt(4)) {
+                case 0 -> all.ending(random.nextInt(40), random.nextInt(120));
+                case 1 -> all.without(random.nextInt(40));
+                default -> all.with(coupling(number, random.nextInt(7), random.nextInt(7), from, to));
+            };
+        } catch (CouplingRefused refused) {
+            assertThat(refused).hasMessageNotContaining("null");
+            return all;
+        }
+    }
+
+    /** Held against a look at every moment there is. */
+    @Property(tries = 300)
+    void aCouplingIsRefusedOnlyForWhatItWouldBreak(@ForAll long seed) {
+        Random random = new Random(seed);
+        Combinations all = Combinations.NONE;
+        for (int i = 0; i < 40; i++) {
+            Coupling asked =
+                    coupling(i, random.nextInt(7), random.nextInt(7), random.nextInt(100), 100 + random.nextInt(40));
+            try {
+                all = all.with(asked);
+            } catch (CouplingRefused refused) {
+                assertThat(wouldBreak(all, asked)).as(refused.fault().words()).isTrue();
+            }
+        }
+    }
+
+    private static boolean wouldBreak(Combinations all, Coupling asked) {
+        boolean isPulledLater = all.all().stream()
+                .anyMatch(
+                        one -> one.pulled() == asked.pulled() && one.from() >= asked.from() && one.from() < asked.to());
+        for (long at = asked.from(); at < asked.to(); at++) {
+            boolean isHookTaken = all.behind(asked.puller(), at)
+                    .filter(one -> one.pulled() != asked.pulled())
+                    .isPresent();
+            int ahead = asked.pulled() == asked.puller() ? 99 : 0;
+            for (Optional<Coupling> one = all.before(asked.puller(), at);
+                    one.isPresent();
+                    one = all.before(one.get().puller(), at)) {
+                ahead += one.get().puller() == asked.pulled() ? 99 : 1;
+                if (ahead > 99) {
+                    break;
+                }
+            }
+            int behind = 0;
+            for (Optional<Coupling> one = all.behind(asked.pulled(), at);
+                    one.isPresent() && behind < 99;
+                    one = all.behind(one.get().pulled(), at)) {
+                behind++;
+            }
+            if (isPulledLater || isHookTaken || 2 + ahead + behind > Combinations.LONGEST) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Test
+    void takenInOneAfterTheOtherIsTheSameAsEachFromTheOneBefore() throws CouplingRefused {
+        Combinations.Builder builder = new Combinations.Builder();
+        for (Coupling one : road().all()) {
+            builder.add(one);
+        }
+
+        assertThat(builder.build().all()).isEqualTo(road().all());
+        assertThatThrownBy(() -> builder.add(coupling(9, SECOND, TRACTOR, 150))).isInstanceOf(CouplingRefused.class);
+    }
+
     @Property(tries = 300)
     void whateverIsDoneEachHasOneBeforeItAndOneBehindIt(@ForAll long seed) {
         Random random = new Random(seed);
         Combinations all = Combinations.NONE;
         for (int i = 0; i < 40; i++) {
-            long from = random.nextInt(100);
-            long to = random.nextBoolean() ? Coupling.OPEN : from + random.nextInt(40);
-            try {
-                all = switch (random.nextInt(4)) {
-                    case 0 -> all.ending(random.nextInt(40), random.nextInt(120));
-                    case 1 -> all.without(random.nextInt(40));
-                    default -> all.with(coupling(i, random.nextInt(7), random.nextInt(7), from, to));
-                };
-            } catch (CouplingRefused refused) {
-                assertThat(refused).hasMessageNotContaining("null");
-            }
+            all = done(all, random, i);
         }
         for (long at = 0; at <= 140; at++) {
             List<Long> pulled = new ArrayList<>();

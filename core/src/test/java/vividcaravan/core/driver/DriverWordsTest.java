@@ -21,8 +21,8 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.EvidenceBuilder;
 import vividcaravan.core.alert.Finding;
-import vividcaravan.core.alert.Others;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 
@@ -40,30 +40,14 @@ class DriverWordsTest {
     }
 
     private static Alert alert(AlertKind kind, Urgency urgency, boolean isParked, boolean isRunSoft) {
-        Evidence evidence = new Evidence(
-                1_000,
-                640.0,
-                640.0,
-                20.0,
-                800.0,
-                720.0,
-                null,
-                true,
-                null,
-                null,
-                isRunSoft,
-                isParked,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                Others.NONE,
-                List.of(),
-                0,
-                null,
-                null);
+        Evidence evidence = new EvidenceBuilder(1_000)
+                .measured(640.0, 640.0, 20.0)
+                .target(800.0)
+                .limits(720.0, null)
+                .compensated(true)
+                .runSoft(isRunSoft)
+                .parked(isParked)
+                .build();
         return Alert.open(1, new Finding.Raised(Position.parse("2RI"), kind, urgency, evidence));
     }
 

@@ -189,7 +189,7 @@ class RunSoftTest {
     @Test
     void whatWasPutAsideReturnsWhenItGetsWorse() {
         JudgedWheel wheel = JudgedWheel.drive().steady(4, 715, 20);
-        wheel.book().replace(wheel.alert().shelved("quill", "tonight", wheel.now + 9_000_000, wheel.now));
+        wheel.book().replace(wheel.alert().by("quill", wheel.now).shelved("tonight", wheel.now + 9_000_000));
         wheel.steady(4, 710, 20);
         assertThat(wheel.alert().state()).isEqualTo(AlertState.SHELVED);
 
@@ -220,7 +220,7 @@ class RunSoftTest {
         JudgedWheel wheel = wheel(Basis.COMPENSATED, 10, 35).steady(4, 620, 20);
         assertThat(wheel.alert().urgency()).isEqualTo(Urgency.NEXT_STOP);
 
-        assertThatThrownBy(() -> wheel.alert().shelved("quill", "tonight", wheel.now + 9_000_000, wheel.now))
+        assertThatThrownBy(() -> wheel.alert().by("quill", wheel.now).shelved("tonight", wheel.now + 9_000_000))
                 .isInstanceOf(AlertRefused.class)
                 .hasMessageContaining("80 %");
     }

@@ -56,6 +56,21 @@ class TreadWearTest {
         assertThat(slow.minimumAt()).isEqualTo(days(901 + 3_650));
     }
 
+    /** A digit left out at the second reading would make the wear per 1,000 km something else altogether. */
+    @Test
+    void anOdometerThatRunsBackTellsNothing() {
+        TreadWear wear = TreadWear.of(
+                        List.of(
+                                new Reading(days(100), 12, 400_000.0),
+                                new Reading(days(160), 11, 41_000.0),
+                                new Reading(days(220), 10, 420_000.0)),
+                        3)
+                .orElseThrow();
+
+        assertThat(wear.mmPer1000Km()).isNull();
+        assertThat(wear.mmPerMonth()).isCloseTo(0.5, within(1e-9));
+    }
+
     @Test
     void theOrderOfTheReadingsMakesNoDifference() {
         Reading one = new Reading(days(1), 12, null);

@@ -13,6 +13,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertActs;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
@@ -121,14 +122,14 @@ public class AlertActions implements Ticking {
     /** Puts aside what is raised where something is out of service; what may not be put aside stays as it is. */
     public void holdBack(List<Long> alerts, Outage outage) {
         if (!alerts.isEmpty()) {
-            change(seen(alerts), alert -> alert.shelved(outage.by(), outage.words(), outage.until(), clock.millis()));
+            change(seen(alerts), alert -> by(alert, outage.by()).shelved(outage.words(), outage.until()));
         }
     }
 
     /** Brings back what was put aside for something that is in service again. */
     public void bringBack(List<Long> alerts, String who) {
         if (!alerts.isEmpty()) {
-            change(seen(alerts), alert -> alert.calledBack(who, clock.millis()));
+            change(seen(alerts), alert -> by(alert, who).calledBack());
         }
     }
 
@@ -137,7 +138,7 @@ public class AlertActions implements Ticking {
     }
 
     void note(long id, String who, String note) {
-        change(id, alert -> alert.noted(who, note, clock.millis()));
+        change(id, alert -> by(alert, who).noted(note));
     }
 
     /**
@@ -148,7 +149,7 @@ public class AlertActions implements Ticking {
      */
     public void instruct(long id, String who, String words, Function<Pen, List<Deed>> also) {
         List<Seen> one = List.of(Seen.of(id));
-        only(writer.make(view -> decide(view, one, alert -> alert.instructed(who, words, clock.millis()), also)));
+        only(writer.make(view -> decide(view, one, alert -> by(alert, who).instructed(words), also)));
     }
 
     /**
@@ -160,12 +161,14 @@ public class AlertActions implements Ticking {
     public void escalate(long id, String words, Function<Pen, List<Deed>> also) {
         List<Seen> one = List.of(Seen.of(id));
         only(writer.make(
-                Author.SCHEDULE, view -> decide(view, one, alert -> alert.escalated(words, clock.millis()), also)));
+                Author.SCHEDULE,
+                view -> decide(
+                        view, one, alert -> by(alert, AlertActs.DUTY_LIST).escalated(words), also)));
     }
 
     /** Notes that a driver has the instruction before their eyes. */
     public void read(long id, String who) {
-        change(id, alert -> alert.read(who, clock.millis()));
+        change(id, alert -> by(alert, who).read());
     }
 
     /**
@@ -175,23 +178,23 @@ public class AlertActions implements Ticking {
      */
     public void photograph(long id, String who, Function<Pen, List<Deed>> also) {
         List<Seen> one = List.of(Seen.of(id));
-        only(writer.make(view -> decide(view, one, alert -> alert.photographed(who, clock.millis()), also)));
+        only(writer.make(view -> decide(view, one, alert -> by(alert, who).photographed(), also)));
     }
 
     public void answer(long id, String who, DriverAnswer answer) {
-        change(id, alert -> alert.answered(who, answer, clock.millis()));
+        change(id, alert -> by(alert, who).answered(answer));
     }
 
     Outcome acknowledge(List<Seen> alerts, String who) {
-        return change(alerts, alert -> alert.acknowledged(who, clock.millis()));
+        return change(alerts, alert -> by(alert, who).acknowledged());
     }
 
     Outcome takeInHand(List<Seen> alerts, String who, @Nullable String note) {
-        return change(alerts, alert -> alert.takenInHand(who, note, clock.millis()));
+        return change(alerts, alert -> by(alert, who).takenInHand(note));
     }
 
     Outcome shelve(List<Seen> alerts, String who, @Nullable String reason, long until) {
-        return change(alerts, alert -> alert.shelved(who, reason, until, clock.millis()));
+        return change(alerts, alert -> by(alert, who).shelved(reason, until));
     }
 
     Outcome close(List<Seen> alerts, Closure closure) {
@@ -199,23 +202,23 @@ public class AlertActions implements Ticking {
     }
 
     Outcome reopen(List<Seen> alerts, String who, @Nullable String reason) {
-        return change(alerts, alert -> alert.reopened(who, reason, clock.millis()));
+        return change(alerts, alert -> by(alert, who).reopened(reason));
     }
 
     Outcome raiseJob(List<Seen> alerts, String who, @Nullable String note) {
-        return change(alerts, alert -> alert.withJob(who, note, clock.millis()));
+        return change(alerts, alert -> by(alert, who).withJob(note));
     }
 
     Outcome endJob(List<Seen> alerts, String who, @Nullable String note) {
-        return change(alerts, alert -> alert.jobEnded(who, note, clock.millis()));
+        return change(alerts, alert -> by(alert, who).jobEnded(note));
     }
 
     Outcome takeBack(List<Seen> alerts, String who) {
-        return change(alerts, alert -> alert.takenBack(who, clock.millis()));
+        return change(alerts, alert -> by(alert, who).takenBack());
     }
 
     Outcome standAlone(List<Seen> alerts, String who) {
-        return change(alerts, alert -> alert.standingAlone(who, clock.millis()));
+        return change(alerts, alert -> by(alert, who).standingAlone());
     }
 
     /**
@@ -224,7 +227,7 @@ public class AlertActions implements Ticking {
      */
     Outcome assign(List<Seen> alerts, String who, @Nullable String whom, @Nullable String name) {
         String words = whom == null ? "for nobody in particular" : "for " + name;
-        return change(alerts, alert -> alert.assigned(who, whom, words, clock.millis()));
+        return change(alerts, alert -> by(alert, who).assigned(whom, words));
     }
 
     /** Counts alerts with another, which stands for all of them. */
@@ -236,7 +239,7 @@ public class AlertActions implements Ticking {
                     : other.vehicle.description().ref() + " "
                             + other.alert.position().code();
             String words = "with " + place + ", " + other.alert.kind().words();
-            return decide(view, alerts, alert -> alert.countedWith(who, other.alert, words, clock.millis()));
+            return decide(view, alerts, alert -> by(alert, who).countedWith(other.alert, words));
         });
     }
 
@@ -329,5 +332,9 @@ public class AlertActions implements Ticking {
                     + ". Look at it as it is now, and decide again.");
         }
         return new Changed(vehicle, alert);
+    }
+
+    private AlertActs by(Alert alert, String who) {
+        return alert.by(who, clock.millis());
     }
 }

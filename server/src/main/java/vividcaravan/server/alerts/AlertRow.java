@@ -16,6 +16,7 @@ import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.EvidenceBuilder;
 import vividcaravan.core.alert.Handling;
 import vividcaravan.core.alert.Others;
 import vividcaravan.core.alert.Urgency;
@@ -253,30 +254,26 @@ class AlertRow {
     }
 
     Alert alert(List<AlertEntry> entries) {
-        Evidence evidence = new Evidence(
-                evidenceAt,
-                pressureKpa,
-                pressureAt20Kpa,
-                temperatureC,
-                targetKpa,
-                limitKpa,
-                limitC,
-                isCompensated,
-                fallKpa,
-                minutesToCritical,
-                evidenceRunSoft,
-                isParked,
-                batteryMv,
-                lossKpaPerHour,
-                lossErrorKpaPerHour,
-                refills,
-                otherPosition == null ? null : Position.parse(otherPosition),
-                lastHeardAt,
-                others(),
-                lacking(),
-                toGaugeKpa,
-                overDays(),
-                step());
+        Evidence evidence = new EvidenceBuilder(evidenceAt)
+                .measured(pressureKpa, pressureAt20Kpa, temperatureC)
+                .target(targetKpa)
+                .limits(limitKpa, limitC)
+                .compensated(isCompensated)
+                .fall(fallKpa)
+                .minutesToCritical(minutesToCritical)
+                .runSoft(evidenceRunSoft)
+                .parked(isParked)
+                .battery(batteryMv)
+                .loss(lossKpaPerHour, lossErrorKpaPerHour)
+                .refills(refills)
+                .other(otherPosition == null ? null : Position.parse(otherPosition))
+                .lastHeard(lastHeardAt)
+                .others(others())
+                .shortfalls(lacking())
+                .toGauge(toGaugeKpa)
+                .overDays(overDays())
+                .step(step())
+                .build();
         return new Alert(
                 id,
                 position == null ? null : Position.parse(position),

@@ -7,11 +7,6 @@ import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -19,9 +14,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.TemperatureUnit;
-import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.ReaderUnits;
+import vividcaravan.server.platform.TableFile;
 
 /** Alerts as a table, for whoever reckons with them elsewhere. */
 @RestController
@@ -53,11 +48,8 @@ class AlertTableController {
             throws IOException {
         // What is refused is refused before the first byte is on its way.
         AlertPage page = page(vehicle, since, null);
-        response.setContentType("text/csv;charset=UTF-8");
-        response.setHeader("Content-Disposition", "attachment; filename=\"alerts.csv\"");
-        try (Writer text = new OutputStreamWriter(response.getOutputStream(), StandardCharsets.UTF_8);
-                CSVPrinter out = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            out.printRecord(
+        try (TableFile out = TableFile.to(response, "alerts.csv")) {
+            out.row(
                     "Alert",
                     "Vehicle",
                     "Position",
@@ -95,11 +87,11 @@ class AlertTableController {
                 units.words());
     }
 
-    private static void print(CSVPrinter out, AlertItem alert, PressureUnit pressure, TemperatureUnit temperature)
+    private static void print(TableFile out, AlertItem alert, PressureUnit pressure, TemperatureUnit temperature)
             throws IOException {
-        out.printRecord(
+        out.row(
                 alert.id(),
-                HarmlessCell.of(alert.vehicle()),
+                alert.vehicle(),
                 alert.position(),
                 alert.kind().words(),
                 alert.urgency().words(),
@@ -109,12 +101,12 @@ class AlertTableController {
                 alert.closedAt(),
                 alert.closedOn() == null ? null : alert.closedOn().words(),
                 alert.verdict() == null ? null : alert.verdict().words(),
-                HarmlessCell.of(alert.assignee()),
+                alert.assignee(),
                 alert.sameCauseAs(),
                 alert.pressureKpa() == null ? null : rounded(pressure.fromKpa(alert.pressureKpa())),
                 alert.pressureAt20Kpa() == null ? null : rounded(pressure.fromKpa(alert.pressureAt20Kpa())),
                 alert.temperatureC() == null ? null : rounded(temperature.fromCelsius(alert.temperatureC())),
-                HarmlessCell.of(alert.summary()));
+                alert.summary());
     }
 
     private static double rounded(double value) {

@@ -8,8 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -19,8 +17,8 @@ import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
-import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.TableFile;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
@@ -119,12 +117,10 @@ public class Sheets {
         SheetKind kind = kind(name);
         StringBuilder text = new StringBuilder();
         try (StatelessSession session = sessions.openStatelessSession();
-                CSVPrinter out = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            out.printRecord(kind.fields().stream().map(Field::words).toList());
+                TableFile out = TableFile.in(text)) {
+            out.row(kind.fields().stream().map(Field::words).toArray());
             for (List<@Nullable Object> row : kind.rows(View.of(session), unit)) {
-                out.printRecord(row.stream()
-                        .map(cell -> cell instanceof String words ? HarmlessCell.of(words) : cell)
-                        .toList());
+                out.row(row.toArray());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

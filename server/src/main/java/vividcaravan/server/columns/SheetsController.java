@@ -28,6 +28,7 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.TableFile;
 
 /** Tables of what a fleet has, in. */
 @RestController
@@ -69,7 +70,7 @@ class SheetsController {
     ResponseEntity<String> get(@PathVariable String kind, @RequestParam(defaultValue = "KPA") PressureUnit pressure) {
         String name = kind.toLowerCase(Locale.ROOT).replaceAll("[^a-z_]", "") + ".csv";
         return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .contentType(MediaType.parseMediaType(TableFile.TYPE))
                 .header("Content-Disposition", "attachment; filename=\"" + name + "\"")
                 .body(sheets.text(kind, pressure));
     }

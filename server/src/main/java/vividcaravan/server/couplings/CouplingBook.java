@@ -1,8 +1,5 @@
 package vividcaravan.server.couplings;
 
-import java.util.HashMap;
-import java.util.Map;
-import java.util.Objects;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.coupling.Combinations;
@@ -60,11 +57,13 @@ class CouplingBook {
     }
 
     private void keep(StatelessSession session, Combinations after, Told told) {
-        Map<Long, Coupling> left = new HashMap<>();
-        fleet.couplings().all().forEach(one -> left.put(one.id(), one));
-        for (Coupling coupling : after.all()) {
-            Coupling before = left.remove(coupling.id());
-            if (before != null && !Objects.equals(before, coupling)) {
+        for (Combinations.Changed changed : after.since(fleet.couplings())) {
+            Coupling coupling = changed.after();
+            if (coupling == null) {
+                session.createMutationQuery("delete from CouplingRow where id = :id")
+                        .setParameter("id", changed.before().id())
+                        .executeUpdate();
+            } else if (changed.before() != null) {
                 session.createMutationQuery("update CouplingRow set toAt = :to, endedSource = :source,"
                                 + " endedBy = :who where id = :id")
                         .setParameter("to", coupling.isOpen() ? null : coupling.to(), Long.class)
@@ -74,9 +73,6 @@ class CouplingBook {
                         .executeUpdate();
             }
         }
-        left.keySet().forEach(id -> session.createMutationQuery("delete from CouplingRow where id = :id")
-                .setParameter("id", id)
-                .executeUpdate());
         fleet.coupled(after);
     }
 

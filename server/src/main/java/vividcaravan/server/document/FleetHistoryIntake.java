@@ -239,7 +239,7 @@ class FleetHistoryIntake {
 
     private void storeCouplings(StatelessSession session, List<FleetHistory.CouplingPast> couplings) {
         Instant known = clock.instant().minus(FleetDirectory.COUPLINGS_KNOWN);
-        Combinations combinations = Combinations.NONE;
+        Combinations.Builder combinations = new Combinations.Builder();
         for (FleetHistory.CouplingPast past : couplings) {
             CouplingRow row = new CouplingRow();
             row.pulledId = vehicle(past.pulled());
@@ -252,10 +252,10 @@ class FleetHistoryIntake {
             row.endedBy = past.endedBy();
             session.insert(row);
             if (past.to() == null || past.to().isAfter(known)) {
-                combinations = with(combinations, row.coupling(), past);
+                add(combinations, row.coupling(), past);
             }
         }
-        fleet.coupled(combinations);
+        fleet.coupled(combinations.build());
     }
 
     private void storeAdjustments(StatelessSession session, List<FleetHistory.Adjusted> adjustments) {
@@ -275,9 +275,9 @@ class FleetHistoryIntake {
         known.forEach((vehicle, list) -> fleet.vehicle(vehicle).orElseThrow().adjusted(list));
     }
 
-    private static Combinations with(Combinations before, Coupling coupling, FleetHistory.CouplingPast past) {
+    private static void add(Combinations.Builder combinations, Coupling coupling, FleetHistory.CouplingPast past) {
         try {
-            return before.with(coupling);
+            combinations.add(coupling);
         } catch (CouplingRefused e) {
             throw Refusal.badRequest(
                     "$.history.couplings",

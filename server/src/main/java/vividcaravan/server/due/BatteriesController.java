@@ -1,16 +1,16 @@
 package vividcaravan.server.due;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.planning.CellForecast;
 import vividcaravan.core.planning.CellVisit;
-import vividcaravan.server.platform.HarmlessCell;
+import vividcaravan.server.platform.TableFile;
 
 /** When sensors' cells end, as visits that change them. */
 @RestController
@@ -26,8 +26,6 @@ import vividcaravan.server.platform.HarmlessCell;
 @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
 @Tag(name = "due work")
 class BatteriesController {
-
-    private static final MediaType CSV = MediaType.parseMediaType("text/csv;charset=UTF-8");
 
     private final Batteries batteries;
 
@@ -106,10 +104,11 @@ class BatteriesController {
 
     @GetMapping(path = "/battery-visits.csv", produces = "text/csv")
     @Operation(operationId = "exportBatteryVisits", summary = "The same as a table, a line a sensor")
-    ResponseEntity<String> csv() throws IOException {
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            csv.printRecord(
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "text/csv", schema = @Schema(type = "string")))
+    void csv(HttpServletResponse response) throws IOException {
+        VisitList visits = list();
+        try (TableFile out = TableFile.to(response, "batteries.csv")) {
+            out.row(
                     "visit by",
                     "depot",
                     "vehicle",
@@ -120,12 +119,12 @@ class BatteriesController {
                     "likely",
                     "latest",
                     "why");
-            for (VisitItem visit : list().items()) {
+            for (VisitItem visit : visits.items()) {
                 for (CellItem cell : visit.cells()) {
-                    csv.printRecord(
+                    out.row(
                             visit.on(),
-                            HarmlessCell.of(visit.depot()),
-                            HarmlessCell.of(cell.vehicle()),
+                            visit.depot(),
+                            cell.vehicle(),
                             cell.position(),
                             cell.sensor(),
                             cell.warmMv(),
@@ -136,9 +135,5 @@ class BatteriesController {
                 }
             }
         }
-        return ResponseEntity.ok()
-                .contentType(CSV)
-                .header("Content-Disposition", "attachment; filename=\"batteries.csv\"")
-                .body(text.toString());
     }
 }

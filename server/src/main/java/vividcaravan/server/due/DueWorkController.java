@@ -1,13 +1,15 @@
 package vividcaravan.server.due;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -19,8 +21,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.due.DueItem;
 import vividcaravan.server.access.ApiTokens;
-import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.TableFile;
 
 /** What comes due. */
 @RestController
@@ -29,7 +31,6 @@ import vividcaravan.server.platform.Refusal;
 class DueWorkController {
 
     private static final MediaType CALENDAR = MediaType.parseMediaType("text/calendar;charset=UTF-8");
-    private static final MediaType CSV = MediaType.parseMediaType("text/csv;charset=UTF-8");
 
     private final DueWork work;
     private final DueCalendar calendar;
@@ -88,23 +89,20 @@ class DueWorkController {
     @GetMapping(path = "/due-work.csv", produces = "text/csv")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN', 'VIEWER')")
     @Operation(operationId = "exportDueWork", summary = "The same as a table")
-    ResponseEntity<String> csv() throws IOException {
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            csv.printRecord("due", "kind", "thing", "depot", "what");
-            for (DueWork.Due due : work.all()) {
-                csv.printRecord(
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "text/csv", schema = @Schema(type = "string")))
+    void csv(HttpServletResponse response) throws IOException {
+        List<DueWork.Due> all = work.all();
+        try (TableFile out = TableFile.to(response, "due-work.csv")) {
+            out.row("due", "kind", "thing", "depot", "what");
+            for (DueWork.Due due : all) {
+                out.row(
                         Instant.ofEpochMilli(due.item().dueAt()),
                         due.item().kind().words(),
-                        HarmlessCell.of(due.item().thing()),
-                        HarmlessCell.of(due.depot()),
+                        due.item().thing(),
+                        due.depot(),
                         due.item().words());
             }
         }
-        return ResponseEntity.ok()
-                .contentType(CSV)
-                .header("Content-Disposition", "attachment; filename=\"due-work.csv\"")
-                .body(text.toString());
     }
 
     @GetMapping(path = "/calendars/{secret}", produces = "text/calendar")

@@ -4,7 +4,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongSupplier;
@@ -43,23 +42,11 @@ public final class FleetVehicle {
     /** Nothing was heard as it happened. */
     public static final long NOT_LIVE = Long.MIN_VALUE;
 
-    private static final double CELL_STEP_MV = 2;
-
     private final long id;
     private final LongSupplier alertIds;
     private final Supplier<Set<MountKind>> vented;
     private final WriteMarks marks;
-    private final Map<Position, WheelCondition> conditions = new ConcurrentHashMap<>();
-    /** How fast wheels lose air at present, kPa an hour. */
-    private final Map<Position, Double> losses = new ConcurrentHashMap<>();
-
-    private final Map<Position, CellOf> cells = new ConcurrentHashMap<>();
-    private final Map<Position, List<AirStep>> airSteps = new ConcurrentHashMap<>();
-    private final Map<Position, Long> steppedAt = new ConcurrentHashMap<>();
-
-    private final Set<Position> soaked = ConcurrentHashMap.newKeySet();
-    private final Set<Position> toBeFilled = ConcurrentHashMap.newKeySet();
-
+    private final ShownWheels shown = new ShownWheels();
     private final Map<Position, KnownSensor> sensors = new ConcurrentHashMap<>();
     private final Set<KnownSensor> everFitted = ConcurrentHashMap.newKeySet();
     private volatile VehicleSnapshot snapshot;
@@ -177,11 +164,8 @@ public final class FleetVehicle {
         }
         // As one, so that nobody sees wheels of one description under the rules of another.
         snapshot = next.holdingTo(rules);
-        conditions.keySet().removeIf(position -> rules.at(position).isEmpty());
-        losses.keySet().removeIf(position -> rules.at(position).isEmpty());
-        soaked.removeIf(position -> rules.at(position).isEmpty());
-        toBeFilled.clear();
-        description.layout().positions().stream().filter(judge::isToBeFilled).forEach(toBeFilled::add);
+        shown.heldTo(judge, description.layout().positions(), position -> rules.at(position)
+                .isEmpty());
     }
 
     private static AxleConduct conduct(VehicleDescription description, AxleDescription axle) {
@@ -346,7 +330,7 @@ public final class FleetVehicle {
                         newest.pressureKpa(),
                         at20,
                         newest.temperatureC(),
-                        losses.get(alert.position()),
+                        shown.lossKpaPerHour(alert.position()),
                         newest.moving()));
     }
 
@@ -382,70 +366,33 @@ public final class FleetVehicle {
 
     /** What the judge last said of a wheel. */
     public WheelCondition condition(Position position) {
-        return conditions.getOrDefault(position, WheelCondition.OK);
+        return shown.condition(position);
     }
 
     /** The latest steps of a wheel's air that its readings showed, the oldest first. */
     public List<AirStep> airSteps(Position position) {
-        return airSteps.getOrDefault(position, List.of());
+        return shown.airSteps(position);
     }
 
     /** Takes note that wheel {@code position} was judged. */
     public void judged(Position position) {
-        WheelCondition condition = judge.condition(position);
-        if (conditions.get(position) != condition) {
-            conditions.put(position, condition);
-        }
-        OptionalDouble loss = judge.lossPerHour(position);
-        if (loss.isPresent()) {
-            losses.put(position, loss.getAsDouble());
-        } else if (!losses.isEmpty()) {
-            losses.remove(position);
-        }
-        if (steppedAt.getOrDefault(position, Long.MIN_VALUE) != judge.lastAirStepAt(position)) {
-            steppedAt.put(position, judge.lastAirStepAt(position));
-            airSteps.put(position, judge.airSteps(position));
-        }
-        keepCell(position);
-        keep(soaked, position, judge.isSoaked(position));
-        keep(toBeFilled, position, judge.isToBeFilled(position));
+        shown.take(judge, position, sensors.get(position));
         isTouched = true;
-    }
-
-    private record CellOf(KnownSensor sensor, Cell cell) {}
-
-    /** A slow mean moves little: what is shown of it follows in steps. */
-    private void keepCell(Position position) {
-        double warmMv = judge.warmBatteryMv(position);
-        KnownSensor sensor = sensors.get(position);
-        boolean isKnown = Math.abs(cell(position).warmMv() - warmMv) < CELL_STEP_MV;
-        if (!Double.isNaN(warmMv) && sensor != null && !isKnown) {
-            cells.put(position, new CellOf(sensor, judge.cell(position)));
-        }
     }
 
     /** What is known of the cell of the sensor that sits at a wheel; safe to read. */
     public Cell cell(Position position) {
-        CellOf known = cells.get(position);
-        return known != null && known.sensor() == sensors.get(position) ? known.cell() : Cell.UNKNOWN;
-    }
-
-    private static void keep(Set<Position> those, Position position, boolean isOne) {
-        if (isOne) {
-            those.add(position);
-        } else if (!those.isEmpty()) {
-            those.remove(position);
-        }
+        return shown.cell(position, sensors.get(position));
     }
 
     /** Whether a wheel's target was raised and it was not driven at that since; safe to read. */
     public boolean isToBeFilled(Position position) {
-        return toBeFilled.contains(position);
+        return shown.isToBeFilled(position);
     }
 
     /** Whether the newest reading of a wheel was one of a cold tyre; safe to read. */
     public boolean isSoaked(Position position) {
-        return soaked.contains(position);
+        return shown.isSoaked(position);
     }
 
     /** When a reading last came in as it was measured, clock time in epoch milliseconds; {@link #NOT_LIVE} if none did. */

@@ -7,10 +7,7 @@ import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -19,8 +16,6 @@ import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -38,6 +33,7 @@ import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.TableFile;
 
 /** The pressures of a whole vehicle over some time: day by day to be handed over, and every reading as a table. */
 @RestController
@@ -126,12 +122,9 @@ class VehicleHistoryController {
         if (first.isAfter(last) || first.plus(LONGEST_TABLE).isBefore(last)) {
             throw Refusal.badRequest("from", "Say a time of 92 days at most that begins before it ends.");
         }
-        response.setContentType("text/csv;charset=UTF-8");
-        response.setHeader("Content-Disposition", "attachment; filename=\"readings.csv\"");
-        try (Writer text = new OutputStreamWriter(response.getOutputStream(), StandardCharsets.UTF_8);
-                CSVPrinter out = new CSVPrinter(text, CSVFormat.RFC4180)) {
+        try (TableFile out = TableFile.to(response, "readings.csv")) {
             // Headed so that the table can be taken in again.
-            out.printRecord(
+            out.row(
                     "Position",
                     "Sensor code",
                     "Time",
@@ -157,7 +150,7 @@ class VehicleHistoryController {
     }
 
     private static void print(
-            CSVPrinter out,
+            TableFile out,
             FleetVehicle vehicle,
             Position position,
             KnownSensor sensor,
@@ -165,7 +158,7 @@ class VehicleHistoryController {
             PressureUnit unit,
             TemperatureUnit degrees) {
         try {
-            out.printRecord(
+            out.row(
                     position.code(),
                     sensor.code(),
                     Instant.ofEpochMilli(reading.at()),

@@ -26,6 +26,7 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.tyres.MoveFault;
 import vividcaravan.core.tyres.MoveRules;
+import vividcaravan.core.tyres.Odometer;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
@@ -35,9 +36,11 @@ import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.moves.MovePreview.MoveWord;
+import vividcaravan.server.moves.MovePreview.OdometerRead;
 import vividcaravan.server.moves.MovePreview.StepPreview;
 import vividcaravan.server.moves.MovePreview.WheelAfter;
 import vividcaravan.server.platform.Rounded;
+import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.TreadReadingRow;
 import vividcaravan.server.tyres.TyreDemands;
 import vividcaravan.server.tyres.TyreRow;
@@ -77,7 +80,19 @@ class MoveLook {
         }
         boolean isRefused = steps.stream().anyMatch(step -> step.said().stream().anyMatch(MoveWord::isRefusal))
                 || axles.stream().anyMatch(MoveWord::isRefusal);
-        return new MovePreview(Instant.ofEpochMilli(plan.at()), !isRefused, steps, wheels, axles);
+        return new MovePreview(
+                Instant.ofEpochMilli(plan.at()), !isRefused, steps, wheels, axles, contradicted(view, plan));
+    }
+
+    private static List<OdometerRead> contradicted(View view, MovePlan plan) {
+        List<OdometerRead> contradicted = new ArrayList<>();
+        plan.distances().forEach((vehicle, km) -> new Odometer(plan.at(), km)
+                .contradictedBy(MoveDistanceRow.ofVehicle(view, vehicle))
+                .ifPresent(other -> contradicted.add(new OdometerRead(
+                        plan.vehicles().get(vehicle).description().ref(),
+                        Instant.ofEpochMilli(other.at()),
+                        other.km()))));
+        return contradicted;
     }
 
     private StepPreview step(MovePlan plan, WheelMove move, MoveRules held, List<MoveWord> said) {

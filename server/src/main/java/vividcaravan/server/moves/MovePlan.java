@@ -29,6 +29,7 @@ import vividcaravan.server.tyres.TyreRow;
  * @param rows what is known of the tyres
  * @param treads their last tread readings
  * @param sensors every sensor that it concerns, by identity
+ * @param distances how far vehicles of it had run, km, by identity
  */
 record MovePlan(
         long at,
@@ -38,7 +39,8 @@ record MovePlan(
         Map<TyrePlace.AtWheel, Long> assumed,
         Map<Long, TyreRow> rows,
         Map<Long, TreadReadingRow> treads,
-        Map<Long, KnownSensor> sensors) {
+        Map<Long, KnownSensor> sensors,
+        Map<Long, Double> distances) {
 
     List<MoveFault> faults() {
         return placing.faults(moves, at);

@@ -78,7 +78,16 @@ class MovePlanning {
         }
         refuseDistances(request, faults);
         faults.refuse();
-        return plan(view, asked, at.toEpochMilli(), faults);
+        return plan(view, asked, at.toEpochMilli(), distances(request), faults);
+    }
+
+    private Map<Long, Double> distances(MoveRequest request) {
+        Map<Long, Double> distances = new LinkedHashMap<>();
+        if (request.distances() != null) {
+            request.distances()
+                    .forEach(one -> distances.put(fleet.existing(one.vehicle()).id(), one.km()));
+        }
+        return distances;
     }
 
     private void refuseDistances(MoveRequest request, Faults faults) {
@@ -216,10 +225,10 @@ class MovePlanning {
             places.add(one.to());
             tyres.add(one.tyre());
         }
-        return plan(view, places, tyres, List.of(), at, new Faults());
+        return plan(view, places, tyres, List.of(), at, Map.of(), new Faults());
     }
 
-    private MovePlan plan(View view, List<Asked> asked, long at, Faults faults) {
+    private MovePlan plan(View view, List<Asked> asked, long at, Map<Long, Double> distances, Faults faults) {
         Set<TyrePlace> places = new HashSet<>();
         Set<Long> tyres = new HashSet<>();
         for (Asked one : asked) {
@@ -231,11 +240,17 @@ class MovePlanning {
                 tyres.add(one.tyre());
             }
         }
-        return plan(view, places, tyres, asked, at, faults);
+        return plan(view, places, tyres, asked, at, distances, faults);
     }
 
     private MovePlan plan(
-            View view, Set<TyrePlace> places, Set<Long> tyres, List<Asked> asked, long at, Faults faults) {
+            View view,
+            Set<TyrePlace> places,
+            Set<Long> tyres,
+            List<Asked> asked,
+            long at,
+            Map<Long, Double> distances,
+            Faults faults) {
         Map<Long, FleetVehicle> vehicles = new LinkedHashMap<>();
         places.forEach(place -> place.asWheel()
                 .flatMap(wheel -> fleet.vehicle(wheel.vehicle()))
@@ -257,7 +272,15 @@ class MovePlanning {
         timeline.stays().forEach(stay -> known.add(stay.tyre()));
         Map<Long, TyreRow> rows = tables.tyres(view, known);
         return new MovePlan(
-                at, vehicles, placing, moves, assumed, rows, tables.lastTreads(view, rows.keySet()), sensors);
+                at,
+                vehicles,
+                placing,
+                moves,
+                assumed,
+                rows,
+                tables.lastTreads(view, rows.keySet()),
+                sensors,
+                distances);
     }
 
     /** Every wheel of which nothing was ever written down has a tyre all the same. */

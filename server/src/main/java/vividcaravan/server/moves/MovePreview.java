@@ -12,9 +12,18 @@ import vividcaravan.core.tyres.SensorFate;
  * @param steps what is to be said of each tyre, in the order in which they were asked for
  * @param wheels what each wheel that is touched will have and report
  * @param axles what is to be said of tyres that will share an axle
+ * @param odometers what was read of vehicles at other moves and cannot be true together with what is told now
  */
 record MovePreview(
-        Instant at, boolean canBeMade, List<StepPreview> steps, List<WheelAfter> wheels, List<MoveWord> axles) {
+        Instant at,
+        boolean canBeMade,
+        List<StepPreview> steps,
+        List<WheelAfter> wheels,
+        List<MoveWord> axles,
+        List<OdometerRead> odometers) {
+
+    /** How far a vehicle had run at another move, km. */
+    record OdometerRead(String vehicle, Instant at, double km) {}
 
     /**
      * Something to be said.

@@ -2,6 +2,7 @@ package vividcaravan.server.moves;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -67,7 +68,7 @@ class MoveRecord {
             if (row == null) {
                 throw Refusal.notFound("There is no wheel move " + id + ".");
             }
-            return item(session, row);
+            return items(View.of(session), List.of(row)).get(0);
         }
     }
 
@@ -83,37 +84,35 @@ class MoveRecord {
             if (vehicle != null) {
                 query.setParameter("vehicle", vehicle.id());
             }
-            return new MoveList(query.getResultList().stream()
-                    .map(row -> item(session, row))
-                    .toList());
+            return new MoveList(items(View.of(session), query.getResultList()));
         }
     }
 
-    private MoveItem item(StatelessSession session, MoveRow row) {
-        List<StepItem> steps = session
-                .createSelectionQuery("from MoveStepRow where moveId = :id order by number", MoveStepRow.class)
-                .setParameter("id", row.id)
-                .getResultList()
-                .stream()
-                .map(this::step)
+    private List<MoveItem> items(View view, List<MoveRow> moves) {
+        List<Long> ids = moves.stream().map(move -> move.id).toList();
+        Map<Long, List<MoveStepRow>> steps = MoveStepRow.of(view, ids);
+        Map<Long, List<MoveDistanceRow>> distances = MoveDistanceRow.of(view, ids);
+        return moves.stream()
+                .map(move -> new MoveItem(
+                        Long.toString(move.id),
+                        Instant.ofEpochMilli(move.movedAt),
+                        move.madeAt,
+                        move.madeBy,
+                        move.note,
+                        move.undoneAt,
+                        move.undoneBy,
+                        steps.getOrDefault(move.id, List.of()).stream()
+                                .map(this::step)
+                                .toList(),
+                        distances.getOrDefault(move.id, List.of()).stream()
+                                .map(this::distance)
+                                .toList()))
                 .toList();
-        return new MoveItem(
-                Long.toString(row.id),
-                Instant.ofEpochMilli(row.movedAt),
-                row.madeAt,
-                row.madeBy,
-                row.note,
-                row.undoneAt,
-                row.undoneBy,
-                steps,
-                MoveDistanceRow.of(View.of(session), row.id).stream()
-                        .map(one -> new MoveRequest.VehicleDistance(
-                                fleet.vehicle(one.vehicleId)
-                                        .orElseThrow()
-                                        .description()
-                                        .ref(),
-                                one.km))
-                        .toList());
+    }
+
+    private MoveRequest.VehicleDistance distance(MoveDistanceRow row) {
+        return new MoveRequest.VehicleDistance(
+                fleet.vehicle(row.vehicleId).orElseThrow().description().ref(), row.km);
     }
 
     private StepItem step(MoveStepRow row) {

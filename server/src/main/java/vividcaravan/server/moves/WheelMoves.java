@@ -181,7 +181,7 @@ public class WheelMoves {
                 continue;
             }
             String where = "The tyre went to " + plan.words(made.to()) + ".";
-            Alert closed = alert.leftWithTyre(who, where, clock.millis());
+            Alert closed = alert.by(who, clock.millis()).leftWithTyre(where);
             vehicle.book().replace(closed);
             vehicle.publishAlerts();
             alerts.save(pen, vehicle, closed);
@@ -275,7 +275,7 @@ public class WheelMoves {
                 MoveRow move = pen.session().get(MoveRow.class, id);
                 MoveRequest again = planning.again(
                         stepRows(View.of(pen.session()), id),
-                        MoveDistanceRow.of(View.of(pen.session()), id),
+                        MoveDistanceRow.of(View.of(pen.session()), List.of(id)).getOrDefault(id, List.of()),
                         at,
                         move.note);
                 refuseIfNot(look.of(View.of(pen.session()), planning.plan(View.of(pen.session()), again)));
@@ -327,9 +327,7 @@ public class WheelMoves {
     }
 
     private static List<MoveStepRow> stepRows(View view, long id) {
-        return view.select("from MoveStepRow where moveId = :id order by number", MoveStepRow.class)
-                .setParameter("id", id)
-                .getResultList();
+        return MoveStepRow.of(view, List.of(id)).getOrDefault(id, List.of());
     }
 
     private Done<Void> undone(Pen pen, long id, String who) {
@@ -361,7 +359,7 @@ public class WheelMoves {
                     && alert.closedAt() >= since
                     && alert.closedOn().filter(on -> on == ClosedOn.TYRE_LEFT).isPresent();
             if (hasLeft) {
-                Alert back = alert.backWithTyre(who, "The move of its tyre was undone.", clock.millis());
+                Alert back = alert.by(who, clock.millis()).backWithTyre("The move of its tyre was undone.");
                 vehicle.book().replace(back);
                 vehicle.publishAlerts();
                 alerts.save(pen, vehicle, back);

@@ -1,19 +1,18 @@
 package vividcaravan.server.stores;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,6 +29,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.TableFile;
 
 /** Stock and kit plans. */
 @RestController
@@ -262,19 +262,14 @@ class StoresController {
 
     @GetMapping(path = "/kit-plans/{id}/pick-list.csv", produces = "text/csv")
     @Operation(operationId = "exportPickList", summary = "The pick list as CSV")
-    ResponseEntity<String> csv(@PathVariable String id) {
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "text/csv", schema = @Schema(type = "string")))
+    void csv(@PathVariable String id, HttpServletResponse response) throws IOException {
         KitPlanItem plan = get(id);
-        StringWriter text = new StringWriter();
-        try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            csv.printRecord("item", "name", "needed", "reserved", "free", "missing");
+        try (TableFile out = TableFile.to(response, "pick-list-" + plan.id() + ".csv")) {
+            out.row("item", "name", "needed", "reserved", "free", "missing");
             for (PickLine line : plan.lines()) {
-                csv.printRecord(line.item(), line.words(), line.needed(), line.reserved(), line.free(), line.missing());
+                out.row(line.item(), line.words(), line.needed(), line.reserved(), line.free(), line.missing());
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
-        return ResponseEntity.ok()
-                .header("Content-Disposition", "attachment; filename=\"pick-list-" + plan.id() + ".csv\"")
-                .body(text.toString());
     }
 }

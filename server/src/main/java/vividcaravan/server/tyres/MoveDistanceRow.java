@@ -6,7 +6,11 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import vividcaravan.core.tyres.Odometer;
 import vividcaravan.server.writer.View;
 
 /** How far a vehicle had run, km, when wheels of it were moved. */
@@ -30,10 +34,27 @@ public class MoveDistanceRow {
         return row;
     }
 
-    /** Those of a move. */
-    public static List<MoveDistanceRow> of(View view, long move) {
-        return view.select("from MoveDistanceRow where moveId = :move order by id", MoveDistanceRow.class)
-                .setParameter("move", move)
-                .getResultList();
+    /** Those of these moves, by move. */
+    public static Map<Long, List<MoveDistanceRow>> of(View view, Collection<Long> moves) {
+        return view
+                .select("from MoveDistanceRow where moveId in :moves order by id", MoveDistanceRow.class)
+                .setParameter("moves", moves)
+                .getResultList()
+                .stream()
+                .collect(Collectors.groupingBy(row -> row.moveId));
+    }
+
+    /** How far a vehicle had run at every move that stands. */
+    public static List<Odometer> ofVehicle(View view, long vehicle) {
+        return view
+                .select(
+                        "select m.movedAt, d.km from MoveDistanceRow d join MoveRow m on m.id = d.moveId"
+                                + " where d.vehicleId = :vehicle and m.undoneAt is null",
+                        Object[].class)
+                .setParameter("vehicle", vehicle)
+                .getResultList()
+                .stream()
+                .map(row -> new Odometer((Long) row[0], (Double) row[1]))
+                .toList();
     }
 }

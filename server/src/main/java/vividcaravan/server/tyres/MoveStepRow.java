@@ -8,10 +8,15 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.server.writer.View;
 
 @Entity
 @Table(name = "wheel_move_step")
@@ -60,6 +65,16 @@ public class MoveStepRow {
         row.fate = made.fate();
         row.reason = reason;
         return row;
+    }
+
+    /** Those of these moves, by move, in their order. */
+    public static Map<Long, List<MoveStepRow>> of(View view, Collection<Long> moves) {
+        return view
+                .select("from MoveStepRow where moveId in :moves order by number", MoveStepRow.class)
+                .setParameter("moves", moves)
+                .getResultList()
+                .stream()
+                .collect(Collectors.groupingBy(row -> row.moveId));
     }
 
     public TyrePlacing.Made made() {

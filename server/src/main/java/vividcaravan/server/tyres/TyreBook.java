@@ -142,8 +142,8 @@ public class TyreBook {
             view.select("from TyreStayRow where toAt = " + TyreStay.OPEN, TyreStayRow.class)
                     .getResultList()
                     .forEach(row -> now.put(row.tyreId, row.stay()));
-            Map<Long, List<TreadReadingRow>> treads = treads(view, null);
-            Map<Long, List<TyreDistance.Passage>> passages = tables.passages(view, null);
+            Map<Long, List<TreadReadingRow>> treads = tables.treads(view);
+            Map<Long, List<TyreDistance.Passage>> passages = tables.passages(view);
             List<TyreItem> items = new ArrayList<>();
             for (TyreRow row : view.select("from TyreRow", TyreRow.class).getResultList()) {
                 items.add(item(
@@ -172,10 +172,11 @@ public class TyreBook {
             View view = View.of(session);
             TyreRow row = tables.tyre(view, id).orElseThrow(() -> Refusal.notFound("There is no tyre " + id + "."));
             List<TyreStay> stays = tables.staysOf(view, id);
-            List<TreadReadingRow> treads = treads(view, id).getOrDefault(id, List.of());
+            List<TreadReadingRow> treads = tables.treads(view, List.of(id)).getOrDefault(id, List.of());
             TyreStay now = stays.stream().filter(TyreStay::isOpen).findFirst().orElse(null);
             Map<Long, RemovalReason> reasons = tables.removals(view, id);
-            List<TyreDistance.Passage> passages = tables.passages(view, id).getOrDefault(id, List.of());
+            List<TyreDistance.Passage> passages =
+                    tables.passages(view, List.of(id)).getOrDefault(id, List.of());
             return new TyreLife(
                     item(demands.ofTyres(view), row, now, treads, passages),
                     stays.stream()
@@ -219,6 +220,8 @@ public class TyreBook {
             }));
             var ids = now.values().stream().map(TyreStay::tyre).toList();
             Map<Long, TyreRow> rows = tables.tyres(view, ids);
+            Map<Long, List<TreadReadingRow>> treads = tables.treads(view, ids);
+            Map<Long, List<TyreDistance.Passage>> passages = tables.passages(view, ids);
             List<TyreItem> items = new ArrayList<>();
             for (Position position : vehicle.description().layout().positions()) {
                 TyreStay stay = now.get(position);
@@ -227,27 +230,14 @@ public class TyreBook {
                             rules,
                             rows.get(stay.tyre()),
                             stay,
-                            treads(view, stay.tyre()).getOrDefault(stay.tyre(), List.of()),
-                            tables.passages(view, stay.tyre()).getOrDefault(stay.tyre(), List.of())));
+                            treads.getOrDefault(stay.tyre(), List.of()),
+                            passages.getOrDefault(stay.tyre(), List.of())));
                 } else if (!known.containsKey(position)) {
                     items.add(assumed(rules, vehicle, position));
                 }
             }
             return new WheelTyres(items);
         }
-    }
-
-    private static Map<Long, List<TreadReadingRow>> treads(View view, @Nullable Long tyre) {
-        var query = view.select(
-                "from TreadReadingRow" + (tyre == null ? "" : " where tyreId = :tyre") + " order by readAt, id",
-                TreadReadingRow.class);
-        if (tyre != null) {
-            query.setParameter("tyre", tyre);
-        }
-        Map<Long, List<TreadReadingRow>> found = new HashMap<>();
-        query.getResultList().forEach(row -> found.computeIfAbsent(row.tyreId, id -> new ArrayList<>())
-                .add(row));
-        return found;
     }
 
     private TyreItem assumed(TyreInspection.Rules rules, FleetVehicle vehicle, Position position) {

@@ -11,8 +11,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.hibernate.StatelessSession;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.TyreSpec;
@@ -35,6 +35,14 @@ public class TyreTables {
 
     /** Rows that name more of something than this are asked for in portions. */
     private static final int PORTION = 500;
+
+    private static final String TREADS = "from TreadReadingRow %s order by readAt, id";
+    private static final String PASSAGES =
+            "select s.tyreId, m.movedAt, s.fromVehicleId, f.km, s.toVehicleId, t.km from MoveRow m"
+                    + " join MoveStepRow s on s.moveId = m.id"
+                    + " left join MoveDistanceRow f on f.moveId = m.id and f.vehicleId = s.fromVehicleId"
+                    + " left join MoveDistanceRow t on t.moveId = m.id and t.vehicleId = s.toVehicleId"
+                    + " where m.undoneAt is null%s";
 
     private final FleetDirectory fleet;
 
@@ -65,24 +73,15 @@ public class TyreTables {
     /** Every tyre of these identities, by it. */
     public Map<Long, TyreRow> tyres(View view, Collection<Long> ids) {
         Map<Long, TyreRow> found = new LinkedHashMap<>();
-        for (List<Long> portion : portions(ids)) {
-            view.select("from TyreRow where id in :ids", TyreRow.class)
-                    .setParameter("ids", portion)
-                    .getResultList()
-                    .forEach(row -> found.put(row.id, row));
-        }
+        inPortions(view, "from TyreRow where id in :ids", TyreRow.class, ids).forEach(row -> found.put(row.id, row));
         return found;
     }
 
     /** The last tread reading of each of these tyres, by tyre. */
     public Map<Long, TreadReadingRow> lastTreads(View view, Collection<Long> tyres) {
         Map<Long, TreadReadingRow> found = new LinkedHashMap<>();
-        for (List<Long> portion : portions(tyres)) {
-            view.select("from TreadReadingRow where tyreId in :ids order by readAt, id", TreadReadingRow.class)
-                    .setParameter("ids", portion)
-                    .getResultList()
-                    .forEach(row -> found.put(row.tyreId, row));
-        }
+        inPortions(view, TREADS.formatted("where tyreId in :ids"), TreadReadingRow.class, tyres)
+                .forEach(row -> found.put(row.tyreId, row));
         return found;
     }
 
@@ -97,14 +96,10 @@ public class TyreTables {
     }
 
     private static List<TyreStay> stays(View view, String where, Collection<Long> ids) {
-        List<TyreStay> stays = new ArrayList<>();
-        for (List<Long> portion : portions(ids)) {
-            view.select("from TyreStayRow where " + where + " order by fromAt, id", TyreStayRow.class)
-                    .setParameter("ids", portion)
-                    .getResultList()
-                    .forEach(row -> stays.add(row.stay()));
-        }
-        return stays;
+        String query = "from TyreStayRow where " + where + " order by fromAt, id";
+        return inPortions(view, query, TyreStayRow.class, ids).stream()
+                .map(TyreStayRow::stay)
+                .toList();
     }
 
     /** Every stay of these tyres, and of all that ever stood on these vehicles. */
@@ -168,24 +163,38 @@ public class TyreTables {
                 .toList();
     }
 
-    /** Every passage of these tyres from one place to another by moves that stand, by tyre; of all tyres, where none is named. */
-    Map<Long, List<TyreDistance.Passage>> passages(View view, @Nullable Long tyre) {
-        String where = tyre == null ? "" : " and s.tyreId = :tyre";
-        var query = view.select(
-                "select s.tyreId, m.movedAt, s.fromVehicleId, f.km, s.toVehicleId, t.km from MoveRow m"
-                        + " join MoveStepRow s on s.moveId = m.id"
-                        + " left join MoveDistanceRow f on f.moveId = m.id and f.vehicleId = s.fromVehicleId"
-                        + " left join MoveDistanceRow t on t.moveId = m.id and t.vehicleId = s.toVehicleId"
-                        + " where m.undoneAt is null" + where,
-                Object[].class);
-        if (tyre != null) {
-            query.setParameter("tyre", tyre);
-        }
-        Map<Long, List<TyreDistance.Passage>> passages = new HashMap<>();
-        query.getResultList().forEach(row -> passages.computeIfAbsent((Long) row[0], id -> new ArrayList<>())
-                .add(new TyreDistance.Passage(
-                        (Long) row[1], (Long) row[2], (Double) row[3], (Long) row[4], (Double) row[5])));
-        return passages;
+    /** Every tread reading of every tyre, by tyre, oldest first. */
+    Map<Long, List<TreadReadingRow>> treads(View view) {
+        return byTyre(view.select(TREADS.formatted(""), TreadReadingRow.class).getResultList());
+    }
+
+    /** Every tread reading of these tyres, by tyre, oldest first. */
+    Map<Long, List<TreadReadingRow>> treads(View view, Collection<Long> tyres) {
+        return byTyre(inPortions(view, TREADS.formatted("where tyreId in :ids"), TreadReadingRow.class, tyres));
+    }
+
+    private static Map<Long, List<TreadReadingRow>> byTyre(List<TreadReadingRow> rows) {
+        return rows.stream().collect(Collectors.groupingBy(row -> row.tyreId));
+    }
+
+    /** Every passage of every tyre from one place to another by moves that stand, by tyre. */
+    Map<Long, List<TyreDistance.Passage>> passages(View view) {
+        return passages(view.select(PASSAGES.formatted(""), Object[].class).getResultList());
+    }
+
+    /** The same of these tyres. */
+    Map<Long, List<TyreDistance.Passage>> passages(View view, Collection<Long> tyres) {
+        return passages(inPortions(view, PASSAGES.formatted(" and s.tyreId in :ids"), Object[].class, tyres));
+    }
+
+    private static Map<Long, List<TyreDistance.Passage>> passages(List<Object[]> rows) {
+        return rows.stream()
+                .collect(Collectors.groupingBy(
+                        row -> (Long) row[0],
+                        Collectors.mapping(
+                                row -> new TyreDistance.Passage(
+                                        (Long) row[1], (Long) row[2], (Double) row[3], (Long) row[4], (Double) row[5]),
+                                Collectors.toList())));
     }
 
     /** Why a tyre came off, by when, of moves that stand; epoch milliseconds. */
@@ -201,12 +210,14 @@ public class TyreTables {
         return reasons;
     }
 
-    private static List<List<Long>> portions(Collection<Long> ids) {
+    private static <T> List<T> inPortions(View view, String query, Class<T> type, Collection<Long> ids) {
         List<Long> all = ids.stream().filter(Objects::nonNull).distinct().toList();
-        List<List<Long>> portions = new ArrayList<>();
+        List<T> found = new ArrayList<>();
         for (int from = 0; from < all.size(); from += PORTION) {
-            portions.add(all.subList(from, Math.min(all.size(), from + PORTION)));
+            found.addAll(view.select(query, type)
+                    .setParameter("ids", all.subList(from, Math.min(all.size(), from + PORTION)))
+                    .getResultList());
         }
-        return portions;
+        return found;
     }
 }

@@ -10,16 +10,13 @@ import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.GZIPOutputStream;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
@@ -27,36 +24,7 @@ import vividcaravan.server.Door;
 import vividcaravan.server.RunningProduct;
 
 /** What a body of readings may be, line by line of the integration contract: types, packing, sizes, breaks, capacity. */
-@ExtendWith(RunningProduct.class)
-class ReadingBodiesContractTest {
-
-    private final Door door = RunningProduct.door();
-    private Door.Truck truck;
-    private Instant now;
-
-    @BeforeEach
-    void newTruck() {
-        truck = door.newTruck();
-        now = Instant.now().truncatedTo(ChronoUnit.MILLIS);
-    }
-
-    private static void assertCounts(JsonNode answer, long accepted, long duplicates, long unknown, long rejected) {
-        assertThat(List.of(
-                        answer.get("accepted").asLong(),
-                        answer.get("duplicates").asLong(),
-                        answer.get("unknownSensors").asLong(),
-                        answer.get("rejectedTotal").asLong()))
-                .as("accepted, duplicates, unknown sensors, rejected of %s", answer)
-                .containsExactly(accepted, duplicates, unknown, rejected);
-    }
-
-    private List<JsonNode> stored(String position) {
-        return door.get("/api/v1/vehicles/" + truck.ref() + "/wheels/" + position + "/readings?limit=10000")
-                .json()
-                .get("items")
-                .valueStream()
-                .toList();
-    }
+class ReadingBodiesContractTest extends ReadingsOfATruck {
 
     @Test
     void listsTheFirstThousandRejectedAndCountsAll() {

@@ -13,9 +13,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -24,36 +22,7 @@ import vividcaravan.server.Door;
 import vividcaravan.server.RunningProduct;
 
 /** Readings in, line by line of the integration contract. */
-@ExtendWith(RunningProduct.class)
-class ReadingsContractTest {
-
-    private final Door door = RunningProduct.door();
-    private Door.Truck truck;
-    private Instant now;
-
-    @BeforeEach
-    void newTruck() {
-        truck = door.newTruck();
-        now = Instant.now().truncatedTo(ChronoUnit.MILLIS);
-    }
-
-    private static void assertCounts(JsonNode answer, long accepted, long duplicates, long unknown, long rejected) {
-        assertThat(List.of(
-                        answer.get("accepted").asLong(),
-                        answer.get("duplicates").asLong(),
-                        answer.get("unknownSensors").asLong(),
-                        answer.get("rejectedTotal").asLong()))
-                .as("accepted, duplicates, unknown sensors, rejected of %s", answer)
-                .containsExactly(accepted, duplicates, unknown, rejected);
-    }
-
-    private List<JsonNode> stored(String position) {
-        return door.get("/api/v1/vehicles/" + truck.ref() + "/wheels/" + position + "/readings?limit=10000")
-                .json()
-                .get("items")
-                .valueStream()
-                .toList();
-    }
+class ReadingsContractTest extends ReadingsOfATruck {
 
     @Test
     void countsWhatBecameOfEachReading() {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -96,6 +97,41 @@ class MoveDistancesTest {
                 product.door().putJson("/api/v1/wheel-moves/" + last + "/time", "{ \"at\": \"2026-11-14T08:00:00Z\" }");
         assertThat(corrected.status()).as(corrected.text()).isEqualTo(200);
         assertThat(corrected.json().at("/distances/1/km").asDouble()).isEqualTo(50_000);
+    }
+
+    @Test
+    void anOdometerThatWouldHaveRunBackIsPointedOutAndCanBeStored() {
+        assertThat(move("2026-11-10T08:00:00Z", "LM-31", "LM-32", told("LM-31", 302_000) + "," + told("LM-32", 100_000))
+                        .status())
+                .isEqualTo(201);
+
+        JsonNode later = looked("2026-11-15T08:00:00Z", told("LM-32", 99_000) + "," + told("LM-33", 5));
+        JsonNode earlier = looked("2026-11-09T08:00:00Z", told("LM-33", 5));
+
+        assertThat(later.get("odometers").valueStream().map(JsonNode::toString))
+                .containsExactly("{\"vehicle\":\"LM-32\",\"at\":\"2026-11-10T08:00:00Z\",\"km\":100000.0}");
+        assertThat(later.get("canBeMade").asBoolean()).isTrue();
+        assertThat(earlier.get("odometers")).isEmpty();
+
+        // Undone is as if it had not been read.
+        String id = product.door()
+                .get("/api/v1/wheel-moves")
+                .json()
+                .at("/items/0/id")
+                .asString();
+        assertThat(product.door()
+                        .send("DELETE", "/api/v1/wheel-moves/" + id, null, Map.of())
+                        .status())
+                .isLessThan(300);
+        assertThat(looked("2026-11-15T08:00:00Z", told("LM-32", 99_000)).get("odometers"))
+                .isEmpty();
+    }
+
+    private JsonNode looked(String at, String distances) {
+        Door.Answer answer =
+                product.door().postJson("/api/v1/wheel-moves/preview", MOVE.formatted(at, "LM-32", "LM-33", distances));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
     }
 
     @Test

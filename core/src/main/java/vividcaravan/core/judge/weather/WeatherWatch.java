@@ -6,6 +6,7 @@ import java.util.function.Consumer;
 import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Evidence;
+import vividcaravan.core.alert.EvidenceBuilder;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Others;
 import vividcaravan.core.alert.Urgency;
@@ -94,30 +95,15 @@ public final class WeatherWatch {
         WheelRules wheelRules = rules.at(lowest.position()).orElseThrow();
         AxleLimits limits = wheelRules.limits();
         Soak soak = lowest.soak();
-        return new Evidence(
-                at,
-                soak.gaugeKpa(),
-                (1 + soak.deviation()) * limits.targetKpa(),
-                soak.celsius(),
-                limits.coldKpa(),
-                limits.onTheGauge().lowKpa(),
-                null,
-                false,
-                null,
-                null,
-                false,
-                true,
-                null,
-                null,
-                null,
-                null,
-                lowest.position(),
-                null,
-                new Others(low, soak.celsius(), null, null, null, null, soak.deviation()),
-                List.copyOf(shortfalls),
-                0,
-                null,
-                null);
+        return new EvidenceBuilder(at)
+                .measured(soak.gaugeKpa(), (1 + soak.deviation()) * limits.targetKpa(), soak.celsius())
+                .target(limits.coldKpa())
+                .limits(limits.onTheGauge().lowKpa(), null)
+                .parked(true)
+                .other(lowest.position())
+                .others(new Others(low, soak.celsius(), null, null, null, null, soak.deviation()))
+                .shortfalls(List.copyOf(shortfalls))
+                .build();
     }
 
     /** What outlives a restart. */

@@ -12,8 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.stream.Collectors;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
@@ -33,9 +31,9 @@ import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Difference;
 import vividcaravan.server.logbook.LogbookEntry;
 import vividcaravan.server.logbook.LogbookProof;
-import vividcaravan.server.platform.HarmlessCell;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
+import vividcaravan.server.platform.TableFile;
 
 /** The logbook: looked through, taken away as a file, and checked. */
 @RestController
@@ -217,24 +215,20 @@ class LogbookController {
     @Operation(operationId = "exportLogbookAsCsv", summary = "Entries as a table, the newest first")
     void exportCsv(@ParameterObject Wanted wanted, HttpServletResponse response) throws IOException {
         LogbookFilter filter = filter(wanted);
-        CSVPrinter csv = new CSVPrinter(
-                file(response, "text/csv", "logbook.csv"),
-                CSVFormat.RFC4180
-                        .builder()
-                        .setHeader("number", "at", "by", "kind", "what was done", "before and after", "why", "hash")
-                        .get());
-        each(
-                filter,
-                entry -> csv.printRecord(
-                        entry.number(),
-                        entry.at(),
-                        HarmlessCell.of(entry.author().name()),
-                        entry.deed().kind().words(),
-                        HarmlessCell.of(entry.deed().words()),
-                        HarmlessCell.of(differences(entry.deed().differences())),
-                        HarmlessCell.of(entry.deed().why()),
-                        entry.hash()));
-        csv.flush();
+        try (TableFile out = TableFile.to(response, "logbook.csv")) {
+            out.row("number", "at", "by", "kind", "what was done", "before and after", "why", "hash");
+            each(
+                    filter,
+                    entry -> out.row(
+                            entry.number(),
+                            entry.at(),
+                            entry.author().name(),
+                            entry.deed().kind().words(),
+                            entry.deed().words(),
+                            differences(entry.deed().differences()),
+                            entry.deed().why(),
+                            entry.hash()));
+        }
     }
 
     private static String differences(List<Difference> differences) {
