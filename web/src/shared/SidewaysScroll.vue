@@ -2,7 +2,10 @@
 import { useElementSize } from '@vueuse/core';
 import { ref, useTemplateRef, watch } from 'vue';
 
-/** What is wider than the screen scrolls sideways by itself; then, and only then, the keyboard must reach it. */
+/**
+ * What is wider than the screen scrolls sideways by itself; then, and only then, the keyboard must reach it. What is only
+ * spoken within it stays within it too: it has no place of its own, and would widen the page.
+ */
 defineProps<{ label: string }>();
 
 const outer = useTemplateRef('outer');
@@ -23,7 +26,7 @@ watch(
 <template>
   <div
     ref="outer"
-    class="overflow-x-auto"
+    class="relative overflow-x-auto"
     :tabindex="scrolls ? 0 : undefined"
     :role="scrolls ? 'region' : undefined"
     :aria-label="scrolls ? label : undefined"

@@ -125,7 +125,7 @@ function measured({ data: said }: Entry): string {
         <span class="text-quiet">{{ nameOf(entry.who) }}</span>
       </li>
     </ol>
-    <p class="mt-8 hidden gap-x-8 print:flex">
+    <p class="mt-16 hidden gap-x-8 print:flex">
       <span class="grow border-t border-ink text-quiet">Handed over by, date</span>
       <span class="grow border-t border-ink text-quiet">Taken over by, date</span>
     </p>

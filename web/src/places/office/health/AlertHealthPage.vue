@@ -45,7 +45,12 @@ const latest = computed(() => health.value?.weeks[0]);
         <table class="[&_td]:pl-5 [&_th]:pl-5">
           <thead class="text-quiet">
             <tr class="border-b border-rule">
-              <th scope="col" class="py-1 pl-0! text-left font-normal">Week from</th>
+              <th
+                scope="col"
+                class="py-1 pl-0! text-left font-normal max-sm:sticky max-sm:left-0 max-sm:bg-paper"
+              >
+                Week from
+              </th>
               <th
                 v-for="week in health.weeks"
                 :key="week.from"
@@ -58,7 +63,10 @@ const latest = computed(() => health.value?.weeks[0]);
           </thead>
           <tbody>
             <tr v-for="row in rows" :key="row.words" class="border-b border-rule">
-              <th scope="row" class="py-1.5 pl-0! text-left font-normal whitespace-nowrap">
+              <th
+                scope="row"
+                class="py-1.5 pl-0! text-left font-normal whitespace-nowrap max-sm:sticky max-sm:left-0 max-sm:w-36 max-sm:min-w-36 max-sm:bg-paper max-sm:whitespace-normal"
+              >
                 {{ row.words
                 }}<span v-if="row.bound" class="block text-sm text-quiet">well: {{ row.bound }}</span>
               </th>
