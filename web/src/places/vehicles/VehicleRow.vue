@@ -32,9 +32,9 @@ const reasons = computed(() => props.vehicle.departure.reasons);
       >{{ vehicle.ref }}</RouterLink
     >
   </span>
-  <span role="cell" class="figure hidden truncate text-quiet sm:block">{{ vehicle.plate }}</span>
+  <span role="cell" class="figure hidden truncate text-quiet min-[68rem]:block">{{ vehicle.plate }}</span>
   <span role="cell" class="overflow-hidden"><CombinationStrip :vehicles="[vehicle, ...pulls]" /></span>
-  <span role="cell" class="hidden truncate pr-3 sm:block">
+  <span role="cell" class="hidden truncate pr-3 min-[52rem]:block">
     <template v-if="first">
       <RouterLink :to="{ name: 'desk', params: { id: first.id } }" class="text-ink"
         ><span class="figure">{{ first.position }}</span> {{ kindWords(first.kind) }}</RouterLink
@@ -50,10 +50,12 @@ const reasons = computed(() => props.vehicle.departure.reasons);
       behind <span class="figure">{{ vehicle.behind }}</span></span
     >
   </span>
-  <span role="cell" class="figure hidden text-right text-quiet sm:block">{{ age(vehicle.lastHeardAt) }}</span>
+  <span role="cell" class="figure hidden text-right text-quiet min-[68rem]:block">{{
+    age(vehicle.lastHeardAt)
+  }}</span>
   <span
     role="cell"
-    class="pl-5 leading-tight max-sm:line-clamp-3 sm:truncate"
+    class="pl-5 leading-tight line-clamp-2 min-[52rem]:line-clamp-none min-[52rem]:truncate"
     :title="isDeparture ? reasons.join(', ') : undefined"
   >
     <template v-if="isDeparture">

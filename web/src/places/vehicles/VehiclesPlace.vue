@@ -154,10 +154,10 @@ const offset = computed(() => virtualizer.value.options.scrollMargin);
       <div role="rowgroup">
         <div role="row" aria-rowindex="1" class="vehicle-line py-1 text-quiet">
           <span role="columnheader">Vehicle</span>
-          <span role="columnheader" class="hidden sm:block">Plate</span>
+          <span role="columnheader" class="hidden min-[68rem]:block">Plate</span>
           <span role="columnheader">Front at the left, left wheels above</span>
-          <span role="columnheader" class="hidden sm:block">What is going on</span>
-          <span role="columnheader" class="hidden text-right sm:block">Last heard</span>
+          <span role="columnheader" class="hidden min-[52rem]:block">What is going on</span>
+          <span role="columnheader" class="hidden text-right min-[68rem]:block">Last heard</span>
           <span role="columnheader" class="pl-5">{{ isDeparture ? 'Why' : 'Do' }}</span>
         </div>
       </div>
