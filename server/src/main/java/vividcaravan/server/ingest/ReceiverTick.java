@@ -2,8 +2,13 @@ package vividcaravan.server.ingest;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -38,7 +43,10 @@ class ReceiverTick implements Ticking {
     private final JournalClosing closing;
     private final Clock clock;
     private final long quietMillis;
-    private volatile long coupledAt;
+    /** Since when vehicles have been heard as they measured without such a pause, clock time; only the tick's thread knows it. */
+    private final Map<Long, Long> heardSince = new HashMap<>();
+
+    private long coupledAt;
 
     ReceiverTick(
             SingleWriter writer,
@@ -68,7 +76,8 @@ class ReceiverTick implements Ticking {
         List<FleetVehicle> quiet = live.stream()
                 .filter(vehicle -> vehicle.heardLiveAt() <= now - quietMillis)
                 .toList();
-        List<FleetVehicle> coupled = coupledToLookAt(now);
+        Set<Long> listenedTo = listenedTo(live, now);
+        List<FleetVehicle> coupled = coupledToLookAt(listenedTo, now);
         if (quiet.isEmpty() && coupled.isEmpty() || !writer.isRunning() || writer.isBroken()) {
             return;
         }
@@ -81,15 +90,34 @@ class ReceiverTick implements Ticking {
             return;
         }
         try {
-            writer.take(new Look(quiet, coupled, now));
+            writer.take(new Look(quiet, coupled, listenedTo, now));
         } catch (Refusal busy) {
             // The next tick looks again.
             LOG.debug("Too busy to look for silent receivers", busy);
         }
     }
 
+    /**
+     * The vehicles that were heard all the while. Of one whose readings come in again after a pause, or after a restart, the past may
+     * come before that of whatever hangs behind it; until then nothing follows from what is not heard.
+     */
+    private Set<Long> listenedTo(List<FleetVehicle> live, long now) {
+        Set<Long> heard = new HashSet<>();
+        for (FleetVehicle vehicle : live) {
+            if (vehicle.heardLiveAt() > now - quietMillis) {
+                heard.add(vehicle.id());
+                heardSince.putIfAbsent(vehicle.id(), now);
+            }
+        }
+        heardSince.keySet().retainAll(heard);
+        return heardSince.entrySet().stream()
+                .filter(one -> one.getValue() <= now - quietMillis)
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+    }
+
     /** Who may have to be asked: what only its judge knows, the writer looks up. Once a minute is enough for quarters of an hour. */
-    private List<FleetVehicle> coupledToLookAt(long now) {
+    private List<FleetVehicle> coupledToLookAt(Set<Long> listenedTo, long now) {
         if (now - coupledAt < TimeUnit.MINUTES.toMillis(1)) {
             return List.of();
         }
@@ -101,7 +129,7 @@ class ReceiverTick implements Ticking {
                             ? isSaidToBeSilent(vehicle)
                             : vehicle.isInService()
                                     && vehicle.heardLiveAt() <= now - quietMillis
-                                    && all.stream().anyMatch(other -> other.heardLiveAt() > now - quietMillis);
+                                    && all.stream().anyMatch(other -> listenedTo.contains(other.id()));
                 })
                 .toList();
     }
@@ -111,13 +139,14 @@ class ReceiverTick implements Ticking {
     }
 
     /** One that hangs together with another that drives is not asleep, whatever it did when it was last heard. */
-    private boolean isQuietWhilePulled(FleetVehicle vehicle, long now) {
+    private boolean isQuietWhilePulled(FleetVehicle vehicle, Set<Long> listenedTo, long now) {
         if (!vehicle.judge().isQuiet(now, quietMillis)) {
             return false;
         }
         List<FleetVehicle> before = fleet.combination(vehicle, now - quietMillis);
         return fleet.combination(vehicle, now).stream()
                 .anyMatch(other -> other.id() != vehicle.id()
+                        && listenedTo.contains(other.id())
                         && before.contains(other)
                         && other.judge().hasMovedFor(now, quietMillis));
     }
@@ -131,11 +160,13 @@ class ReceiverTick implements Ticking {
 
         private final List<FleetVehicle> quiet;
         private final List<FleetVehicle> coupled;
+        private final Set<Long> listenedTo;
         private final long now;
 
-        Look(List<FleetVehicle> quiet, List<FleetVehicle> coupled, long now) {
+        Look(List<FleetVehicle> quiet, List<FleetVehicle> coupled, Set<Long> listenedTo, long now) {
             this.quiet = quiet;
             this.coupled = coupled;
+            this.listenedTo = listenedTo;
             this.now = now;
         }
 
@@ -153,7 +184,7 @@ class ReceiverTick implements Ticking {
                 }
             }
             for (FleetVehicle vehicle : coupled) {
-                if (isQuietWhilePulled(vehicle, now)) {
+                if (isQuietWhilePulled(vehicle, listenedTo, now)) {
                     vehicle.judge().receiverFellSilent(now, finding -> keep(pen, vehicle, finding));
                     closing.save(pen.session(), vehicle);
                 } else if (isLooseAgain(vehicle, now)) {

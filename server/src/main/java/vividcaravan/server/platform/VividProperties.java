@@ -15,7 +15,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param backupDir folder for backups; {@code backups} in the data folder unless said otherwise
  * @param retentionDays how long single readings are kept, days
  * @param receiverQuiet how long a moving vehicle may be quiet before its receiver is looked for; 15 minutes, in the demo
- *     45 seconds so that nobody has to wait for what they planted
+ *     150 seconds so that nobody has to wait long for what they planted
  * @param trustedProxies addresses or networks of proxies whose word on a client's address counts; none unless said
  * @param publicUrl where people reach the product, for links in mails; null for the address of whoever asks for the mail
  */
@@ -32,7 +32,8 @@ public record VividProperties(
 
     private static final int SHORTEST_TOKEN = 16;
     private static final Duration QUIET = Duration.ofMinutes(15);
-    private static final Duration QUIET_IN_DEMO = Duration.ofSeconds(45);
+    /** Its sensors speak once a minute, and whoever looks at it has no quarter of an hour. */
+    private static final Duration QUIET_IN_DEMO = Duration.ofSeconds(150);
 
     /**
      * @throws IllegalArgumentException if the token is too short to be safe, the retention is not 1 to 3650 days, or the

@@ -192,4 +192,56 @@ class ReceiverTickTest {
             assertThat(product.door().alertsOf("LM-31")).isEmpty();
         }
     }
+
+    private static void driveBoth(OwnProduct product, int minutes) {
+        for (int i = 0; i < minutes; i++) {
+            report(product, PULLER, product.now(), true);
+            report(product, TRAILER, product.now(), true);
+            pass(product, 1);
+        }
+    }
+
+    /** Whoever was not listened to cannot have been silent. */
+    @Test
+    void afterTheServerStoodStillATrailerHasTimeToSpeakAgain() {
+        try (OwnProduct product = OwnProduct.in(folder, BEGIN)) {
+            standTogether(product);
+            driveBoth(product, 20);
+            product.pass(Duration.ofMinutes(25));
+            product.restart();
+
+            drive(product, 14, true);
+            assertThat(product.door().alertsOf("LM-31")).isEmpty();
+
+            // After that it is as silent as any.
+            drive(product, 3, true);
+            assertThat(product.door().alertsOf("LM-31")).hasSize(1);
+        }
+    }
+
+    /** Both set out where nothing reaches the server, and the puller's backlog comes in first. */
+    @Test
+    void aBacklogOfThePullerSaysNothingOfItsTrailer() {
+        try (OwnProduct product = OwnProduct.in(folder, BEGIN)) {
+            standTogether(product);
+            Instant lost = product.now();
+            for (int minute = 0; minute < 40; minute++) {
+                pass(product, 1);
+            }
+            backlog(product, PULLER, lost);
+            pass(product, 1);
+            assertThat(product.door().alertsOf("LM-31")).isEmpty();
+
+            backlog(product, TRAILER, lost);
+            driveBoth(product, 20);
+            assertThat(product.door().alertsOf("LM-31")).isEmpty();
+            assertThat(product.door().alertsOf("LM-21")).isEmpty();
+        }
+    }
+
+    private static void backlog(OwnProduct product, Door.Truck truck, Instant from) {
+        for (int minute = 0; minute <= 40; minute++) {
+            report(product, truck, from.plusSeconds(minute * 60L), true);
+        }
+    }
 }
