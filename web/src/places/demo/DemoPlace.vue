@@ -38,7 +38,7 @@ const KINDS: { kind: IncidentKind; words: string; what: string; isOfWheel: boole
   {
     kind: 'DEAD_RECEIVER',
     words: 'Let the receiver die',
-    what: 'The vehicle goes on, and nothing more is heard of it. Within a minute or so the Desk says so.',
+    what: 'The vehicle goes on, and nothing more is heard of it. Within three minutes the Desk says so.',
     isOfWheel: false,
   },
   {
