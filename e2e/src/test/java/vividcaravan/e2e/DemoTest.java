@@ -205,7 +205,7 @@ class DemoTest extends InBrowser {
         page.getByText("What is likely behind it").waitFor();
         page.locator("canvas").first().waitFor();
         assertNothingFound(page, "alert");
-        page.getByText("as a table").click();
+        page.getByText("as a table", new Page.GetByTextOptions().setExact(true)).click();
         assertNothingFound(page, "alert with its table");
         for (String key : List.of("c", "g", "i", "?", "/")) {
             page.keyboard().press(key);
@@ -329,7 +329,7 @@ class DemoTest extends InBrowser {
         assertThat(all.isEnabled()).isTrue();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Closer"))
                 .click();
-        page.getByText("as a table").click();
+        page.getByText("as a table", new Page.GetByTextOptions().setExact(true)).click();
         int few = page.getByRole(AriaRole.TABLE).last().locator("tr").count();
         assertThat(few).isPositive();
         chart.focus();
@@ -475,7 +475,7 @@ class DemoTest extends InBrowser {
                 .click();
         page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
 
-        page.getByText("as a table").click();
+        page.getByText("as a table", new Page.GetByTextOptions().setExact(true)).click();
         page.getByText("pressure set from").waitFor();
     }
 
