@@ -2,6 +2,7 @@ package vividcaravan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
@@ -15,17 +16,22 @@ import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 /**
- * The plug is pulled while people and machines write all kinds of things: whatever was answered is there afterwards, and
- * once. More of it with {@code -Dpulled.plugs=50}.
+ * The plug is pulled while people and machines write all kinds of things, and between a reading, the alert that it leads to,
+ * the call for it and the text message of that: whatever was answered is there afterwards, and once. More of it with {@code -Dpulled.plugs=50}.
  */
 class AllKindsPulledPlugTest {
 
     private static final int KINDS = 7;
+    /** So that the plug is also pulled after a call went out: escalation and delivery look every few seconds. */
+    private static final int MOST_ANSWERED = 2_500;
+
+    private static final long BETWEEN_TWO_NANOS = 30_000_000;
     private static final int KILLS = Integer.getInteger("pulled.plugs", 3);
 
     @TempDir
@@ -53,9 +59,22 @@ class AllKindsPulledPlugTest {
     }
 
     @Test
-    void whateverWasAnsweredIsThereAfterwardsAndOnce() {
-        Product product = Product.startWithToken(folder);
+    void whateverWasAnsweredIsThereAfterwardsAndOnceAndEveryStopNowIsCalledForOnce() throws IOException {
+        try (StopNowCalls calls = new StopNowCalls(KILLS)) {
+            calls.listen();
+            pullThePlug(calls);
+        }
+    }
+
+    private Product start() {
+        return Product.start(
+                folder, Map.of("VIVID_API_TOKEN", Product.TOKEN, "VIVID_TEXTS_ALLOW_INSIDE", Boolean.toString(true)));
+    }
+
+    private void pullThePlug(StopNowCalls calls) {
+        Product product = start();
         post(product, "/api/v1/fleet-imports", fleet());
+        calls.team(product);
         post(product, "/api/v1/jobs", "{\"vehicle\":\"AK-1\",\"mount\":\"STRAP\"}");
         String alert = raiseAnAlert(product);
         List<Deed> deeds = deeds(alert);
@@ -68,6 +87,9 @@ class AllKindsPulledPlugTest {
                     try {
                         while (true) {
                             deed.once(running, next.incrementAndGet());
+                            // Not as fast as it goes: a call takes seconds, and what was written by then is looked
+                            // through.
+                            LockSupport.parkNanos(BETWEEN_TWO_NANOS);
                         }
                     } catch (UncheckedIOException e) {
                         // The plug was pulled.
@@ -76,16 +98,25 @@ class AllKindsPulledPlugTest {
                 person.start();
                 people.add(person);
             }
+            int round = kill;
+            Thread receiver = new Thread(() -> calls.goFlat(running, round));
+            receiver.start();
+            people.add(receiver);
             Patience.until("every kind was answered once", () -> answered.size() == KINDS || !refused.isEmpty());
-            Product.pause(700 + random.nextInt(1_300));
+            int enough = answeredSoFar() + random.nextInt(MOST_ANSWERED);
+            Patience.until("enough was answered", () -> answeredSoFar() >= enough || !refused.isEmpty());
             product.kill();
             people.forEach(AllKindsPulledPlugTest::join);
-            product = Product.startWithToken(folder);
+            product = start();
+            // A receiver that got no answer sends again.
+            assertThat(calls.goFlat(product, round)).isTrue();
             assertEverythingIsThere(product, alert);
         }
+        calls.assertEachWasCalledForOnce(product);
         System.out.printf(
-                "%d kills: %s answered, nothing lost, nothing doubled%n",
+                "%d kills: %d deliveries for two calls each; %s answered, nothing lost, nothing doubled%n",
                 KILLS,
+                calls.deliveries(),
                 answered.entrySet().stream()
                         .map(entry -> entry.getValue().size() + " " + entry.getKey())
                         .toList());
@@ -94,6 +125,10 @@ class AllKindsPulledPlugTest {
         assertThat(answered)
                 .hasSize(KINDS)
                 .allSatisfy((kind, all) -> assertThat(all).as(kind).isNotEmpty());
+    }
+
+    private int answeredSoFar() {
+        return answered.values().stream().mapToInt(Queue::size).sum();
     }
 
     private static void join(Thread thread) {

@@ -7,8 +7,10 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
 
 /**
@@ -19,7 +21,11 @@ import java.util.regex.Pattern;
 final class ByEar {
 
     private static final int MOST_STOPS = 90;
-    private static final int MOST_LOOKS = 60;
+    /** How often a page that is still coming, and has no stops yet, is waited for. */
+    private static final int MOST_LOOKS = 180;
+
+    private static final Duration A_LOOK = Duration.ofMillis(100);
+    private static final Duration ANSWER = Duration.ofSeconds(6);
     private static final int MOST_CHOICES = 12;
 
     /** Keeps what changes in live regions, in the order in which it does. */
@@ -87,9 +93,9 @@ final class ByEar {
     ByEar goTo(String role, String name) {
         Pattern wanted = Pattern.compile(name);
         List<String> passed = new ArrayList<>();
-        for (int looks = 0; passed.size() < MOST_STOPS && looks < MOST_STOPS + MOST_LOOKS * 3; looks++) {
+        for (int looks = 0; passed.size() < MOST_STOPS && looks < MOST_STOPS + MOST_LOOKS; looks++) {
             if (isLost()) {
-                Product.pause(100);
+                Patience.comes(() -> !isLost(), A_LOOK);
             } else {
                 Stop stop = stop();
                 if (stop.role().matches(role) && wanted.matcher(stop.name()).find()) {
@@ -113,12 +119,10 @@ final class ByEar {
         int before = heardCount();
         page.keyboard().press(key);
         acts++;
-        for (int look = 0; look < MOST_LOOKS; look++) {
-            Product.pause(100);
-            boolean isElsewhere = !page.url().equals(url);
-            if (!isLost() && (isElsewhere || heardCount() > before || !stop().equals(at) || !state().equals(state))) {
-                return this;
-            }
+        BooleanSupplier isAnswered = () -> !isLost()
+                && (!page.url().equals(url) || heardCount() > before || !stop().equals(at) || !state().equals(state));
+        if (Patience.comes(isAnswered, ANSWER)) {
+            return this;
         }
         assertThat(isLost())
                 .as("the focus fell to the page’s body behind %s; came by %s", at, way)
@@ -173,11 +177,9 @@ final class ByEar {
     /** Waits until it is told. */
     ByEar hears(String text) {
         Pattern wanted = Pattern.compile(text);
-        for (int look = 0; look < MOST_LOOKS * 3; look++) {
-            if (heard().stream().anyMatch(said -> wanted.matcher(said).find())) {
-                return this;
-            }
-            Product.pause(100);
+        if (Patience.comes(
+                () -> heard().stream().anyMatch(said -> wanted.matcher(said).find()), ANSWER.multipliedBy(3))) {
+            return this;
         }
         throw new AssertionError(
                 "“" + text + "” was not told at " + page.url() + "; heard " + heard() + "; came by " + way);

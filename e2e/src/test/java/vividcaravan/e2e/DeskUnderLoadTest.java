@@ -22,6 +22,11 @@ import org.junit.jupiter.api.Test;
  */
 class DeskUnderLoadTest extends InOwnFleet {
 
+    @Override
+    boolean isAlone() {
+        return true;
+    }
+
     private static final int READINGS_A_BATCH = 200;
     private static final Duration BATCH = Duration.ofMillis(100);
     private static final int VICTIMS = 8;

@@ -10,7 +10,6 @@ import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInstance;
@@ -28,15 +27,19 @@ abstract class InBrowser {
     final AfterTestExecutionCallback telling =
             context -> context.getExecutionException().ifPresent(failure -> tellPages());
 
-    private Playwright playwright;
-    private Browser browser;
+    private static Browser browser;
+
     private final List<String> complaints = new ArrayList<>();
 
+    /** One for all tests of a process; each test has pages that know nothing of those of another. */
     @BeforeAll
-    void openBrowser() {
+    static synchronized void openBrowser() {
+        if (browser != null) {
+            return;
+        }
         PlaywrightAssertions.setDefaultAssertionTimeout(Patience.WITH_A_PAGE.toMillis());
-        playwright = Playwright.create();
-        browser = playwright
+        // It ends with this process, whose end its driver notices.
+        browser = Playwright.create()
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
                         .setExecutablePath(CHROMIUM)
@@ -47,11 +50,6 @@ abstract class InBrowser {
                                 "--disable-background-networking",
                                 "--disable-component-update",
                                 "--disable-sync")));
-    }
-
-    @AfterAll
-    void closeBrowser() {
-        playwright.close();
     }
 
     /** A page of somebody who was never here before. */

@@ -16,39 +16,71 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.io.TempDir;
 
-/** Tests in a product of their own, empty but for its first manager, with vehicles and readings as they need them. */
+/**
+ * Tests with vehicles and readings as they need them, in a product that is empty but for its first manager. All that run in
+ * one process share it, so each names vehicles that no other names; a class that restarts it, or fills it, has its own.
+ */
 abstract class InOwnFleet extends InBrowser {
 
     static final String PASSWORD = "four words in a row";
 
-    @TempDir
-    static Path folder;
+    private static Product shared;
 
     Product product;
+    private Path ownFolder;
+
+    /** Whether others must not be in it too. */
+    boolean isAlone() {
+        return false;
+    }
 
     @BeforeAll
     void startEmpty() {
-        product = Product.startWithToken(folder.resolve("data"));
-        Page page = newPage(product.address);
-        page.navigate(product.waitForLog("(/set-up#\\S+)"));
+        if (isAlone()) {
+            ownFolder = Product.newFolder();
+            product = startedIn(ownFolder);
+        } else {
+            product = sharedByAll();
+        }
+    }
+
+    private synchronized Product sharedByAll() {
+        if (shared == null) {
+            Path folder = Product.newFolder();
+            shared = startedIn(folder);
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+                shared.kill();
+                Product.deleteFolder(folder);
+            }));
+        }
+        return shared;
+    }
+
+    private Product startedIn(Path folder) {
+        Product started = Product.startWithToken(folder);
+        Page page = newPage(started.address);
+        page.navigate(started.waitForLog("(/set-up#\\S+)"));
         fill(page, "User name", "wren");
         fill(page, "Your name", "A. Wren");
         fill(page, "Password", PASSWORD);
         button(page, "Make the account").click();
         assertThat(page).hasURL(Pattern.compile(".*/desk.*"));
+        return started;
     }
 
-    /** Starts what was killed again, at the same address. */
+    /** Starts what was killed again, at the same address; only where no other test is in it. */
     void restart() {
         String port = Integer.toString(product.port);
-        product = Product.start(folder.resolve("data"), Map.of("VIVID_API_TOKEN", Product.TOKEN, "SERVER_PORT", port));
+        product = Product.start(ownFolder, Map.of("VIVID_API_TOKEN", Product.TOKEN, "SERVER_PORT", port));
     }
 
     @AfterAll
     void stop() {
-        product.close();
+        if (isAlone()) {
+            product.close();
+            Product.deleteFolder(ownFolder);
+        }
     }
 
     static Locator button(Page page, String name) {

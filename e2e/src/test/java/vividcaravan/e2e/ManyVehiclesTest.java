@@ -15,6 +15,11 @@ import org.junit.jupiter.api.Test;
 /** A fleet of two thousand vehicles with twenty thousand wheels, and a connection that breaks. */
 class ManyVehiclesTest extends InOwnFleet {
 
+    @Override
+    boolean isAlone() {
+        return true;
+    }
+
     private static final int VEHICLES = 2_000;
 
     @BeforeAll

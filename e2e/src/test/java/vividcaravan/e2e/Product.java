@@ -20,9 +20,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.awaitility.core.ConditionTimeoutException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -136,12 +138,12 @@ final class Product implements AutoCloseable {
         }
     }
 
-    /** Lifts that limit while it runs. */
     /** No file may grow beyond so many bytes from now on: to the product that is a full disk. */
     void leaveRoomFor(long bytes) {
         run("prlimit", "--pid", Long.toString(process.pid()), "--fsize=" + bytes + ":unlimited");
     }
 
+    /** Lifts that limit while it runs. */
     void makeRoom() {
         run("prlimit", "--pid", Long.toString(process.pid()), "--fsize=unlimited");
     }
@@ -168,13 +170,13 @@ final class Product implements AutoCloseable {
     }
 
     private static Product started(Product product) {
-        long until = System.nanoTime() + Patience.WITH_A_PRODUCT.toNanos();
-        while (!product.isUp()) {
-            if (!product.process.isAlive() || System.nanoTime() > until) {
-                product.kill();
-                throw new AssertionError("the product did not start:\n" + product.log());
-            }
-            pause(100);
+        try {
+            Patience.until("the product is up, or has ended", () -> product.isUp() || !product.process.isAlive());
+        } catch (ConditionTimeoutException e) {
+            product.kill();
+        }
+        if (!product.process.isAlive()) {
+            throw new AssertionError("the product did not start:\n" + product.log());
         }
         return product;
     }
@@ -203,6 +205,30 @@ final class Product implements AutoCloseable {
             }
             run(HERE.resolve("../scripts/lay-out").toString(), jar.toString(), LAID_OUT.toString());
             Files.writeString(done, stamp);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * Fills {@code folder} with what {@code make} made in {@code kept}, which is done once for all tests in whichever process,
+     * and for each product that was laid out.
+     */
+    static void copyOnce(Path kept, Path folder, Consumer<Path> make) {
+        layOut();
+        Path stamp = kept.resolveSibling(kept.getFileName() + ".stamp");
+        try (FileChannel lock = FileChannel.open(
+                kept.resolveSibling(kept.getFileName() + ".lock"),
+                StandardOpenOption.CREATE,
+                StandardOpenOption.WRITE)) {
+            lock.lock();
+            String laidOut = Files.readString(LAID_OUT.resolve("done"));
+            if (!Files.exists(stamp) || !Files.readString(stamp).equals(laidOut)) {
+                run("rm", "-rf", kept.toString());
+                make.accept(kept);
+                Files.writeString(stamp, laidOut);
+            }
+            run("cp", "-r", kept + "/.", folder.toString());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -300,16 +326,17 @@ final class Product implements AutoCloseable {
 
     /** Waits until the log says {@code pattern}, and gives its first group. */
     String waitForLog(String pattern) {
-        long until = System.nanoTime() + Patience.WITH_A_PRODUCT.toNanos();
         Pattern wanted = Pattern.compile(pattern);
-        while (System.nanoTime() < until) {
-            Matcher found = wanted.matcher(log());
-            if (found.find()) {
-                return found.groupCount() > 0 ? found.group(1) : found.group();
-            }
-            pause(100);
+        try {
+            Patience.until("the log says it", () -> wanted.matcher(log()).find() || !process.isAlive());
+        } catch (ConditionTimeoutException e) {
+            throw new AssertionError("the log does not say " + pattern + ":\n" + log(), e);
         }
-        throw new AssertionError("the log does not say " + pattern + ":\n" + log());
+        Matcher found = wanted.matcher(log());
+        if (!found.find()) {
+            throw new AssertionError("the product ended before its log said " + pattern + ":\n" + log());
+        }
+        return found.groupCount() > 0 ? found.group(1) : found.group();
     }
 
     /** Waits until the product has ended by itself. */
@@ -358,6 +385,15 @@ final class Product implements AutoCloseable {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** A folder for a product that outlives a test class; the caller deletes it. */
+    static Path newFolder() {
+        try {
+            return Files.createTempDirectory("vivid-caravan-whole");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

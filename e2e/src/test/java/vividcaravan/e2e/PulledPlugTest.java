@@ -30,6 +30,9 @@ class PulledPlugTest {
     private static final int KILLS = 5;
     private static final int CLIENTS = 4;
     private static final int BATCH = 50;
+    /** Of each client, before the plug is pulled. */
+    private static final int MOST_BATCHES = 40;
+
     private static final int VEHICLES = 8;
     private static final Trucks TRUCKS = new Trucks("PP-", 0xABC000, VEHICLES);
 
@@ -61,9 +64,8 @@ class PulledPlugTest {
                 thread.start();
                 clients.add(thread);
             }
-            int enough = (kill + 1) * CLIENTS * BATCH;
+            int enough = acknowledged() + CLIENTS * BATCH * (1 + random.nextInt(MOST_BATCHES));
             Patience.until("the clients are at work", () -> acknowledged() > enough || !trouble.isEmpty());
-            Product.pause(random.nextInt(2_000));
             product.kill();
             clients.forEach(PulledPlugTest::join);
             assertThat(trouble).as("what the clients met").isEmpty();

@@ -30,15 +30,24 @@ public final class Door {
 
     public final String address;
     private final String token;
+    private final OwnNames names;
 
     Door(String address, String token) {
+        this(address, token, null);
+    }
+
+    /**
+     * @param names what this test calls its vehicles otherwise than the product does, or null
+     */
+    Door(String address, String token, OwnNames names) {
         this.address = address;
         this.token = token;
+        this.names = names;
     }
 
     /** The same door with another token, or none if null. */
     public Door withToken(String other) {
-        return new Door(address, other);
+        return new Door(address, other, names);
     }
 
     /** What came back. */
@@ -57,6 +66,17 @@ public final class Door {
     }
 
     public Answer send(String method, String path, byte[] body, Map<String, String> headers) {
+        if (names == null) {
+            return sendAsItIs(method, path, body, headers);
+        }
+        byte[] own = body == null
+                ? null
+                : names.out(new String(body, StandardCharsets.UTF_8)).getBytes(StandardCharsets.UTF_8);
+        Answer answer = sendAsItIs(method, names.out(path), own, headers);
+        return new Answer(answer.status(), names.back(answer.text()), answer.headers());
+    }
+
+    private Answer sendAsItIs(String method, String path, byte[] body, Map<String, String> headers) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
                 .timeout(Duration.ofSeconds(120))
                 .method(

@@ -13,6 +13,7 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
+import vividcaravan.server.platform.Ticking;
 
 /** The real application on a folder and a clock of the test's own, which can be stopped and started again. */
 public final class OwnProduct implements AutoCloseable {
@@ -21,6 +22,8 @@ public final class OwnProduct implements AutoCloseable {
     private final List<String> settings;
     private final AtomicReference<Instant> now;
     private ConfigurableApplicationContext context;
+    private int tests;
+    private OwnNames names;
 
     private OwnProduct(Path folder, Instant now, List<String> settings) {
         this.folder = folder;
@@ -35,6 +38,7 @@ public final class OwnProduct implements AutoCloseable {
     }
 
     private void start() {
+        MigratedDatabase.putInto(folder);
         List<String> arguments = new ArrayList<>(List.of(
                 "--server.port=0",
                 "--vivid.data-dir=" + folder,
@@ -45,6 +49,7 @@ public final class OwnProduct implements AutoCloseable {
                 "--logging.level.vividcaravan=error"));
         arguments.addAll(settings);
         context = new SpringApplicationBuilder(VividCaravanApplication.class)
+                .main(VividCaravanApplication.class)
                 .initializers((GenericApplicationContext own) ->
                         own.registerBean("testClock", Clock.class, MovedClock::new, bean -> bean.setPrimary(true)))
                 .run(arguments.toArray(String[]::new));
@@ -56,9 +61,28 @@ public final class OwnProduct implements AutoCloseable {
         start();
     }
 
+    /**
+     * For the next test of those that share it: the doors that it hands out from now on give what the test names, in whichever
+     * words, a name that no other test of them uses. Its clock stays where the test before left it.
+     */
+    public void beginTest() {
+        names = new OwnNames(++tests);
+    }
+
     /** Lets its clock go on. */
     public void pass(Duration time) {
         now.updateAndGet(instant -> instant.plus(time));
+    }
+
+    /** Does at once what it does by the clock, for a test that need not wait until it is due. */
+    public void tick(String name) {
+        context.getBeansOfType(Ticking.class).values().stream()
+                .flatMap(part -> part.ticks().stream())
+                .filter(tick -> tick.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("nothing ticks by the name of " + name))
+                .work()
+                .run();
     }
 
     public Instant now() {
@@ -68,7 +92,7 @@ public final class OwnProduct implements AutoCloseable {
     /** Its HTTP door, with a manager's token. */
     public Door door() {
         int port = ((WebServerApplicationContext) context).getWebServer().getPort();
-        return new Door("http://localhost:" + port, RunningProduct.TOKEN);
+        return new Door("http://localhost:" + port, RunningProduct.TOKEN, names);
     }
 
     /** A part of it, for what cannot be seen from outside. */

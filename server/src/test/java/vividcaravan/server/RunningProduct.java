@@ -3,11 +3,18 @@ package vividcaravan.server;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 
 /**
  * Starts the real application on a free port and an empty folder, once for all tests that ask for it, and hands out a
@@ -16,6 +23,9 @@ import org.springframework.context.ConfigurableApplicationContext;
 public final class RunningProduct implements BeforeAllCallback {
 
     public static final String TOKEN = "token-of-the-tests-only";
+
+    /** How far the product's clock is ahead of the machine's. */
+    private static final AtomicReference<Duration> AHEAD = new AtomicReference<>(Duration.ZERO);
 
     private static ConfigurableApplicationContext context;
     private static int port;
@@ -30,12 +40,17 @@ public final class RunningProduct implements BeforeAllCallback {
             return;
         }
         Path folder = Files.createTempDirectory("vivid-caravan-test");
+        MigratedDatabase.putInto(folder);
         context = new SpringApplicationBuilder(VividCaravanApplication.class)
+                .main(VividCaravanApplication.class)
+                .initializers((GenericApplicationContext own) ->
+                        own.registerBean("testClock", Clock.class, LaterClock::new, bean -> bean.setPrimary(true)))
                 .run(
                         "--server.port=0",
                         "--vivid.data-dir=" + folder,
                         "--vivid.api-token=" + TOKEN,
                         "--vivid.texts.allow-inside=true",
+                        "--spring.main.allow-bean-definition-overriding=true",
                         "--logging.level.root=error",
                         "--logging.level.vividcaravan=error");
         port = ((WebServerApplicationContext) context).getWebServer().getPort();
@@ -49,6 +64,32 @@ public final class RunningProduct implements BeforeAllCallback {
                     .forEach(path -> path.toFile().delete());
         } catch (IOException e) {
             // A folder left behind in the temporary directory harms nobody.
+        }
+    }
+
+    /** Lets its clock go on, which else goes as every clock does; for moments, since all tests share it. */
+    public static void pass(Duration time) {
+        AHEAD.updateAndGet(so -> so.plus(time));
+    }
+
+    public static Instant now() {
+        return new LaterClock().instant();
+    }
+
+    private static final class LaterClock extends Clock {
+        @Override
+        public Instant instant() {
+            return Instant.now().plus(AHEAD.get());
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
         }
     }
 

@@ -6,7 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -31,20 +32,25 @@ class MoveDistancesTest {
               "distances": [ %s ] }""";
 
     @TempDir
-    Path folder;
+    static Path folder;
 
-    private OwnProduct product;
+    private static OwnProduct product;
+
+    @BeforeAll
+    static void start() {
+        product = OwnProduct.in(folder, NOW);
+    }
 
     @BeforeEach
-    void start() {
-        product = OwnProduct.in(folder, NOW);
+    void describe() {
+        product.beginTest();
         String fleet = TRUCK.formatted("LM-31") + "," + TRUCK.formatted("LM-32") + "," + TRUCK.formatted("LM-33");
         assertThat(product.door().importFleet(Door.document(fleet, "")).status())
                 .isEqualTo(200);
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         product.close();
     }
 
@@ -88,11 +94,7 @@ class MoveDistancesTest {
         assertThat(product.door().get("/api/v1/logbook?vehicle=LM-33").text()).contains("Distance of LM-33");
 
         // A move that is said to be of another time keeps what was told of it.
-        String last = product.door()
-                .get("/api/v1/wheel-moves")
-                .json()
-                .at("/items/0/id")
-                .asString();
+        String last = lastMove();
         Door.Answer corrected =
                 product.door().putJson("/api/v1/wheel-moves/" + last + "/time", "{ \"at\": \"2026-11-14T08:00:00Z\" }");
         assertThat(corrected.status()).as(corrected.text()).isEqualTo(200);
@@ -114,17 +116,26 @@ class MoveDistancesTest {
         assertThat(earlier.get("odometers")).isEmpty();
 
         // Undone is as if it had not been read.
-        String id = product.door()
-                .get("/api/v1/wheel-moves")
-                .json()
-                .at("/items/0/id")
-                .asString();
+        String id = lastMove();
         assertThat(product.door()
                         .send("DELETE", "/api/v1/wheel-moves/" + id, null, Map.of())
                         .status())
                 .isLessThan(300);
         assertThat(looked("2026-11-15T08:00:00Z", told("LM-32", 99_000)).get("odometers"))
                 .isEmpty();
+    }
+
+    private static String lastMove() {
+        return product.door()
+                .get("/api/v1/wheel-moves")
+                .json()
+                .get("items")
+                .valueStream()
+                .filter(move -> move.toString().contains("\"LM-32\""))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
     }
 
     private JsonNode looked(String at, String distances) {

@@ -9,7 +9,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -24,19 +25,24 @@ import vividcaravan.server.Patience;
 class OutagesTest {
 
     @TempDir
-    Path folder;
+    static Path folder;
 
-    private OwnProduct product;
+    private static OwnProduct product;
     private Door.Truck truck;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         product = OwnProduct.in(folder, Instant.parse("2026-11-20T06:00:00Z"));
+    }
+
+    @BeforeEach
+    void describe() {
+        product.beginTest();
         truck = product.door().newTruck();
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         product.close();
     }
 
@@ -100,6 +106,7 @@ class OutagesTest {
         Patience.until("it is put aside", () -> state().equals("SHELVED"));
 
         product.pass(Duration.ofHours(4));
+        product.tick("end-of-shelving");
 
         Patience.until(
                 "it is over",

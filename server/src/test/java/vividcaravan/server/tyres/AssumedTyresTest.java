@@ -6,7 +6,8 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -26,19 +27,24 @@ class AssumedTyresTest {
                 { "role": "TAG", "wheels": "SINGLE", "coldPressureKpa": 700, "tyreSize": "315/80 R22.5" } ] }""";
 
     @TempDir
-    Path folder;
+    static Path folder;
 
-    private OwnProduct product;
+    private static OwnProduct product;
+
+    @BeforeAll
+    static void start() {
+        product = OwnProduct.in(folder, NOW);
+    }
 
     @BeforeEach
-    void start() {
-        product = OwnProduct.in(folder, NOW);
+    void describe() {
+        product.beginTest();
         assertThat(product.door().importFleet(Door.document(TRUCK, "")).status())
                 .isEqualTo(200);
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         product.close();
     }
 

@@ -16,12 +16,12 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.hibernate.SessionFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import vividcaravan.server.Patience;
 import vividcaravan.server.h2.DatabaseFile;
 import vividcaravan.server.logbook.LogbookTables;
 import vividcaravan.server.platform.Refusal;
@@ -36,7 +36,7 @@ class PowerLossTest {
     private static final int CLIENTS = 6;
     private static final long SEED = 29L;
     /** Long enough that the file's room is used again and again, as in a product that runs for days. */
-    private static final long WRITING_MILLIS = 4_000;
+    private static final int WRITES = 2_000;
 
     private static final String ROOM_USED_AGAIN_SOON = "RETENTION_TIME=300";
 
@@ -93,7 +93,7 @@ class PowerLossTest {
                 client.start();
                 clients.add(client);
             }
-            TimeUnit.MILLISECONDS.sleep(WRITING_MILLIS);
+            Patience.until("enough was written", () -> next.get() > WRITES);
             clients.forEach(Thread::interrupt);
             for (Thread client : clients) {
                 client.join();

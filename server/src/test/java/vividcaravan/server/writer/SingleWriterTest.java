@@ -40,6 +40,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mockito.InOrder;
 import vividcaravan.core.alert.AlertRefused;
+import vividcaravan.server.Patience;
 import vividcaravan.server.logbook.LogbookTables;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.WriteFailed;
@@ -286,16 +287,11 @@ class SingleWriterTest {
             throw new OutOfMemoryError("of the test");
         }));
 
-        for (int i = 0; i < 500 && end.get() == null; i++) {
-            TimeUnit.MILLISECONDS.sleep(10);
-        }
+        Patience.until("the process is ended", () -> end.get() != null);
 
         assertThat(end.get()).isInstanceOf(OutOfMemoryError.class);
         assertThat(asked).isNotDone();
-        for (int i = 0; i < 500 && writer.isRunning(); i++) {
-            TimeUnit.MILLISECONDS.sleep(10);
-        }
-        assertThat(writer.isRunning()).as("health must say so").isFalse();
+        Patience.until("health says so", () -> !writer.isRunning());
     }
 
     private static final int WRITES = 4_000;
@@ -430,9 +426,7 @@ class SingleWriterTest {
                 int id = i;
                 waiting.add(CompletableFuture.supplyAsync(() -> writer.take(storing(id)), others));
             }
-            for (int i = 0; i < 1_000 && refused(waiting) < 36; i++) {
-                TimeUnit.MILLISECONDS.sleep(10);
-            }
+            Patience.until("the queue is full", () -> refused(waiting) >= 36);
 
             assertThat(refused(waiting)).as("64 fit into the queue").isEqualTo(36);
             release.countDown();

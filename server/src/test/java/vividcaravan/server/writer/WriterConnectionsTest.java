@@ -2,11 +2,13 @@ package vividcaravan.server.writer;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
+import java.time.Duration;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
@@ -51,7 +53,9 @@ class WriterConnectionsTest {
                 throw new IllegalStateException(e);
             }
         });
-        TimeUnit.MILLISECONDS.sleep(2 * PATIENCE_MILLIS);
+        await("it goes on waiting")
+                .during(Duration.ofMillis(2 * PATIENCE_MILLIS))
+                .until(() -> !third.isDone());
         one.close();
 
         assertThat(third.get(10, TimeUnit.SECONDS)).isTrue();
