@@ -13,5 +13,5 @@ export default defineConfig({
     reportCompressedSize: false,
   },
   server: { proxy: { '/api': 'http://localhost:8080' } },
-  test: { environment: 'jsdom', setupFiles: ['src/test-setup.ts'], restoreMocks: true },
+  test: { environment: 'jsdom', setupFiles: ['src/test-setup.ts'], restoreMocks: true, testTimeout: 30_000 },
 });

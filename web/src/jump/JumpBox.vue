@@ -8,12 +8,14 @@ import {
   DialogPanel,
   DialogTitle,
 } from '@headlessui/vue';
-import { onKeyStroke } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAlerts, useVehicles } from '@/api/fleet';
 import { prefer, useSession } from '@/api/session';
 import { OFFICE_PAGES, STORES_PAGES } from '@/places/pages';
+import { isCovered, onKey } from '@/shared/keys';
+import { useDialogFocus } from '@/shared/useDialogFocus';
 import { alertTargets, find, vehicleTargets, type Target } from './targets';
 
 /** Goes to any vehicle, wheel, sensor code, alert or command. */
@@ -82,15 +84,19 @@ const KINDS: Record<Target['kind'], string> = {
   wheel: 'wheel',
 };
 
-onKeyStroke(['/', 'k'], (event) => {
-  const isShortcut = event.key === '/' ? !event.ctrlKey && !event.metaKey : event.ctrlKey || event.metaKey;
-  const target = event.target as HTMLElement;
-  const isTyping = event.key === '/' && target.matches('input, textarea, select');
-  if (!isShortcut || isTyping || target.closest('[role="dialog"]')) return;
-  event.preventDefault();
+function open(): void {
   typed.value = '';
   isOpen.value = true;
+}
+onKey('/', open);
+/** Also from a field: no letter is typed with Ctrl. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.key !== 'k' || !(event.ctrlKey || event.metaKey) || isCovered()) return;
+  event.preventDefault();
+  open();
 });
+const panel = useTemplateRef('panel');
+useDialogFocus(isOpen, panel);
 
 async function go(target: Target | null): Promise<void> {
   if (!target) return;
@@ -109,7 +115,7 @@ async function go(target: Target | null): Promise<void> {
   <Dialog :open="isOpen" class="fixed inset-0 z-20" @close="isOpen = false">
     <div class="fixed inset-0 bg-ink opacity-40" aria-hidden="true"></div>
     <div class="fixed inset-0 flex items-start justify-center p-4 pt-[10vh]">
-      <DialogPanel class="w-full max-w-2xl rounded border border-ink bg-raised text-ink">
+      <DialogPanel ref="panel" class="w-full max-w-2xl rounded border border-ink bg-raised text-ink">
         <DialogTitle class="spoken">Go to</DialogTitle>
         <Combobox :model-value="null" @update:model-value="go">
           <ComboboxInput

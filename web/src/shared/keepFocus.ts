@@ -1,4 +1,5 @@
 import type { Router } from 'vue-router';
+import { isCovered } from './keys';
 
 /** What is disabled while something is under way may come back; after this it is given up. */
 const AGAIN_MILLIS = 600;
@@ -33,7 +34,7 @@ export function keepFocus(page: Document = document): () => void {
   }
 
   function giveBack(isLate: boolean): void {
-    if (!last) return;
+    if (!last || isCovered()) return;
     // A browser takes the focus from what is disabled or hidden only once it draws the page again.
     const isLost =
       page.activeElement === page.body ||

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, describe, expect, it } from 'vitest';
-import { h, type Component, type VNode } from 'vue';
-import { keysHere, onKey, useKeys } from './keys';
+import { h, nextTick, ref, type Component, type VNode } from 'vue';
+import { holdKeys, isCovered, keysHere, onKey, useKeys } from './keys';
 
 const part = (begin: () => void, children: () => VNode[] = () => []): Component => ({
   setup() {
@@ -25,12 +25,18 @@ describe('the keys of a page', () => {
     expect(parts()).toEqual([]);
   });
 
-  it('act, but not where somebody types or answers', () => {
+  it('act, but not where somebody types, nor while anything is open above the page', async () => {
     let times = 0;
+    const isAsking = ref(false);
     mount(
       part(
         () => onKey('a', () => times++),
-        () => [h('button'), h('input'), h('div', { role: 'dialog' }, h('a'))],
+        () => [
+          h('button'),
+          h('input'),
+          h('div', { role: 'img' }, h('a')),
+          isAsking.value ? h('div', { role: 'dialog' }) : h('p'),
+        ],
       ),
       { attachTo: document.body },
     );
@@ -41,8 +47,40 @@ describe('the keys of a page', () => {
     press('button');
     expect(times).toBe(1);
     press('input');
-    press('a');
+    press('[role=img]');
     press('button', { ctrlKey: true });
+    press('button', { isComposing: true });
     expect(times).toBe(1);
+    isAsking.value = true;
+    await nextTick();
+    press('button');
+    press('body');
+    expect(times).toBe(1);
+    isAsking.value = false;
+    await nextTick();
+    press('button');
+    expect(times).toBe(2);
+  });
+
+  it('wait for what is about to open, and go on where it does not', async () => {
+    let times = 0;
+    mount(
+      part(() => onKey('a', () => times++)),
+      { attachTo: document.body },
+    );
+    const press = () =>
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'a', bubbles: true }));
+    let open: () => void = () => undefined;
+    const held = holdKeys(new Promise<void>((resolve) => (open = resolve)));
+    press();
+    expect(isCovered()).toBe(true);
+    open();
+    await held;
+    press();
+    const refused = holdKeys(Promise.reject(new Error('refused')));
+    press();
+    await expect(refused).rejects.toThrow('refused');
+    press();
+    expect(times).toBe(2);
   });
 });

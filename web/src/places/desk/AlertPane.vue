@@ -121,7 +121,7 @@ const chartHeight = computed(() => Math.max(160, Math.min(460, height.value - 64
           ><template v-if="item.verdict">; {{ wordsOf('verdicts', item.verdict) }}</template>
         </span>
       </p>
-      <h2 ref="heading" tabindex="-1" class="mt-1 text-[21px] leading-tight text-balance">
+      <h2 ref="heading" tabindex="-1" data-home class="mt-1 text-[21px] leading-tight text-balance">
         {{ item.summary }}
       </h2>
       <p v-if="item.driver && !isDriver" class="mt-1"><DriverSaid :said="item.driver" /></p>

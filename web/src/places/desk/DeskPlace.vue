@@ -91,15 +91,6 @@ const { asking, asked, trouble, isBusy, begin, go, takeBack } = useDeskActs(
 const isInstructing = ref(false);
 const isAlone = computed(() => asked.value.length === 1 && asked.value[0]?.id === detail.value?.item.id);
 
-/** A dialog gives the focus back; where the row it came from has left the queue, it would land in some field. */
-watch([asking, isInstructing], (areOpen) => {
-  if (areOpen.some(Boolean)) return;
-  setTimeout(() => {
-    const isAtHome = document.activeElement?.matches('button, [data-alert], [type=checkbox]');
-    if (!isAtHome) pane.value?.focusHeading();
-  });
-});
-
 /** From the alert's own buttons it is for that alert, whatever is chosen in the queue. */
 function act(what: Act): Promise<void> {
   return begin(what, () => withBehind(shown.value));

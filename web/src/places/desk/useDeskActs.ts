@@ -1,6 +1,7 @@
 import { ref, watch } from 'vue';
 import { useAlertActs, type Act, type ActMore } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
+import { holdKeys } from '@/shared/keys';
 import { useAttempt } from '@/shared/useAttempt';
 import { fits, inOrder } from './queue';
 
@@ -29,8 +30,12 @@ export function useDeskActs(meant: () => AlertItem[], mayHandle: () => boolean) 
 
   /** One after the other: whoever presses two keys means the second for what the first has made of it. */
   let underWay = Promise.resolve();
-  const begin = (what: Act, among = meant): Promise<void> =>
-    (underWay = underWay.catch(() => undefined).then(() => start(what, among())));
+  function begin(what: Act, among = meant): Promise<void> {
+    underWay = underWay.catch(() => undefined).then(() => start(what, among()));
+    // What is typed from now on is an answer, and none of the Desk's keys.
+    if (isAsking(what)) holdKeys(underWay).catch(() => undefined);
+    return underWay;
+  }
 
   /** Does it, or asks first what it has to know. */
   async function start(what: Act, among: AlertItem[]): Promise<void> {

@@ -70,7 +70,7 @@ const rows = computed(() =>
             <span class="font-semibold">{{ urgencyWords(alert.urgency) }}:</span> {{ alert.summary }}
           </li>
           <li v-if="nuts?.length">
-            <span class="font-semibold">Wheel nuts to be tightened again:</span>
+            <span class="font-semibold">Retorque wheel nuts:</span>
             {{ nuts.map((one) => one.position).join(', ') }}, by the vehicle maker’s torque
           </li>
         </ul>

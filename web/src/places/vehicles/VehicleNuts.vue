@@ -21,7 +21,7 @@ const first = computed(() => nuts.value?.[0]);
   <section v-if="first" class="mt-3 border-t border-rule pt-2" aria-label="Wheel nuts">
     <p>
       <span :class="{ 'font-semibold text-next': first.isDue }">
-        Wheel nuts to be tightened again: <span class="figure">{{ wheels }}</span>
+        Retorque wheel nuts: <span class="figure">{{ wheels }}</span>
       </span>
       <span class="text-quiet">
         &ensp;off on {{ dated(first.offAt) }}; after {{ first.km }} km or by {{ dated(first.dueAt) }}, the

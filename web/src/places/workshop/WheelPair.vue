@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, watchDebounced } from '@vueuse/core';
+import { watchDebounced } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import {
@@ -10,6 +10,7 @@ import {
   type JobItem,
   type JobWheel,
 } from '@/api/jobs';
+import { onPageKeys } from '@/shared/keys';
 import { plainCode } from '@/shared/sensorCode';
 import { useUnits } from '@/shared/units';
 import ReasonForm from './ReasonForm.vue';
@@ -83,9 +84,9 @@ function choose(one: string): void {
 }
 
 /** A scanner types like a keyboard, wherever the focus is. */
-useEventListener('keydown', (event: KeyboardEvent) => {
+onPageKeys((event) => {
   const target = event.target as HTMLElement;
-  if (target.matches('input,textarea,select') || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key.length === 1 && /[0-9a-z]/i.test(event.key)) {
     code.value += event.key;
     field.value?.focus();

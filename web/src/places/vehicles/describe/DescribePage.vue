@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { useDebouncedRefHistory, useEventListener, useLocalStorage } from '@vueuse/core';
+import { useDebouncedRefHistory, useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { useDescribing, useDescription, useLayouts } from '@/api/describe';
+import { onPageKeys } from '@/shared/keys';
 import AxleStrip from '@/shared/AxleStrip.vue';
 import { DUTY_CHOICES, dutyWords, KIND_CHOICES, place, vehicleKindWords } from '@/shared/position';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
@@ -102,8 +103,8 @@ function chooseWheel(position: string): void {
   if (number) chosen.value = number - 1;
 }
 
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).matches('input,textarea')) return;
+onPageKeys((event) => {
+  if (!(event.ctrlKey || event.metaKey)) return;
   if (event.key === 'z' && !event.shiftKey) undo();
   else if (event.key === 'y' || (event.key === 'z' && event.shiftKey)) redo();
   else return;

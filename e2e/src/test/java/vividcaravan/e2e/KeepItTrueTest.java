@@ -59,8 +59,7 @@ class KeepItTrueTest extends InOwnFleet {
         assertThat(page.getByText("Stored: 4 tyres are where you said.")).isVisible();
 
         page.navigate("/vehicles/KT-01");
-        assertThat(page.getByText("Wheel nuts to be tightened again: 1L, 1R, 2L, 2R"))
-                .isVisible();
+        assertThat(page.getByText("Retorque wheel nuts: 1L, 1R, 2L, 2R")).isVisible();
         assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("^1R .*7A0001"))))
                 .isVisible();
 

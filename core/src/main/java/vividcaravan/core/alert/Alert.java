@@ -83,21 +83,34 @@ public record Alert(
                 null,
                 at,
                 true,
-                false,
+                seen.isFlat(),
                 Evidence.ofSight(at),
                 Handling.NONE,
                 List.of(first));
     }
 
-    /** This alert after somebody saw more there: it calls again where it was closed or where that is worse. */
+    /** This alert after somebody saw more there. */
     public Alert seenAgain(Sight seen, long at) {
         boolean isWorse = seen.urgency().isMoreUrgentThan(urgency);
-        if (state != AlertState.CLOSED && !isWorse) {
+        boolean isNewlyFlat = seen.isFlat() && !isRunSoft;
+        // A worse finding is never swallowed by a lesser one that was deferred, grouped or acknowledged; and what stops
+        // a
+        // vehicle calls people anew whoever saw the one before.
+        boolean isAnother = seen.urgency() == Urgency.STOP_NOW && !seen.words().equals(lastSeen());
+        boolean callsAnew = isWorse
+                || isNewlyFlat
+                || state == AlertState.CLOSED
+                || state == AlertState.SHELVED
+                || handling.sameCauseAs() != null
+                || state != AlertState.NEW && (isAnother || seen.isCall());
+        if (!callsAnew) {
             return by(seen.who(), at).noted(seen.words());
         }
         NextAlert next = new NextAlert(this);
         AlertEntry.Change change = state == AlertState.CLOSED ? AlertEntry.Change.RETURNED : AlertEntry.Change.GREW;
-        next.urgency = seen.urgency();
+        boolean isOpen = state != AlertState.CLOSED;
+        next.urgency = isOpen && urgency.isMoreUrgentThan(seen.urgency()) ? urgency : seen.urgency();
+        next.isRunSoft = seen.isFlat() || isRunSoft && isOpen;
         if (state != AlertState.NEW) {
             next.to(AlertState.NEW);
         }
@@ -154,9 +167,24 @@ public record Alert(
         return closedOn().filter(on -> on == what).isPresent();
     }
 
+    /** Whether a loss of air was ever part of it, which topping up does not repair. */
+    public boolean wasLeak() {
+        return record().wasLeak();
+    }
+
+    /** Whether somebody ended a job for it since it called last: repaired by name, and not proven by that. */
+    boolean isRepairedByName() {
+        return record().isRepairedByName();
+    }
+
     /** What was seen last that made it call, in the words of whoever saw it. */
     String lastSeen() {
         return record().lastSeen();
+    }
+
+    /** Whether {@code words} are among what was seen since it called last. */
+    public boolean hasSeen(String words) {
+        return lastSeen().contains(words);
     }
 
     /** When it called last: opened, came back or grew; epoch milliseconds of reading time. */

@@ -11,6 +11,9 @@ public final class AlertActs {
     /** How many photographs an alert takes. */
     public static final int MOST_PHOTOS = 12;
 
+    /** How much may be said about an alert: far more than people say, and little enough to be read. */
+    public static final int MOST_SAYINGS = 200;
+
     /** Who acts where the duty list does. */
     public static final String DUTY_LIST = "duty list";
 
@@ -216,8 +219,8 @@ public final class AlertActs {
     /**
      * Puts it aside until {@code until}, epoch milliseconds.
      *
-     * @throws AlertRefused if it says stop now, or the tyre was run soft, or it is not new or acknowledged, or the reason is
-     *     missing, or the end is not within thirty days
+     * @throws AlertRefused if it says stop now, or the tyre was run soft, or somebody saw it who calls for more than a plan, or it
+     *     is not new or acknowledged, or the reason is missing, or the end is not within thirty days
      */
     public Alert shelved(String reason, long until) {
         if (alert.urgency() == Urgency.STOP_NOW) {
@@ -227,6 +230,11 @@ public final class AlertActs {
             throw new AlertRefused(
                     "This tyre was at 80 % of its target or less: that cannot be put aside. Have it inspected"
                             + " off the vehicle by a named, trained person, or scrap it.");
+        }
+        if (alert.kind().family() == AlertFamily.SEEN && alert.urgency() != Urgency.PLAN) {
+            throw new AlertRefused(
+                    "Somebody saw this fault with their own eyes: it cannot be deferred. Have it put right, or"
+                            + " close it with what was found.");
         }
         refuseIfBlank(reason, "Putting an alert aside needs a reason.");
         if (!(until > at && until - at <= Alert.LONGEST_SHELVED_MILLIS)) {
@@ -256,6 +264,9 @@ public final class AlertActs {
      */
     public Alert noted(String note) {
         refuseIfBlank(note, "Write something in the note.");
+        if (alert.record().sayings() >= MOST_SAYINGS) {
+            throw new AlertRefused("This alert has " + MOST_SAYINGS + " answers and notes; it takes no more.");
+        }
         return next().with(entry(AlertEntry.Change.NOTED, note.strip()));
     }
 
@@ -297,6 +308,13 @@ public final class AlertActs {
         if (alert.state() == AlertState.CLOSED) {
             throw new AlertRefused(
                     "This alert is closed already. If something is wrong with the wheel, call the workshop.");
+        }
+        if (alert.record().hasJustSaid(who, answer.change(), answer.words(), at)) {
+            return alert;
+        }
+        if (alert.record().sayings() >= MOST_SAYINGS) {
+            throw new AlertRefused(
+                    "This alert has " + MOST_SAYINGS + " answers and notes; it takes no more. Call the workshop.");
         }
         return next().with(entry(answer.change(), answer.words()));
     }

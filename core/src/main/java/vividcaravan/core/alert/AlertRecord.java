@@ -69,6 +69,45 @@ record AlertRecord(List<AlertEntry> entries) {
                 .isPresent();
     }
 
+    /** What is pressed twice within this time was said once, milliseconds [our judgement]. */
+    private static final long PRESSED_TWICE_MILLIS = 2L * 60 * 1000;
+
+    /** Whether {@code who} said the same a moment ago and nothing came since. */
+    boolean hasJustSaid(String who, AlertEntry.Change change, String words, long at) {
+        AlertEntry last = entries.get(entries.size() - 1);
+        return last.change() == change
+                && who.equals(last.who())
+                && words.equals(last.note())
+                && at - last.at() < PRESSED_TWICE_MILLIS;
+    }
+
+    /** How many notes and answers it has. */
+    long sayings() {
+        return entries.stream()
+                .filter(entry -> entry.change() == AlertEntry.Change.NOTED
+                        || entry.change().isAnswer())
+                .count();
+    }
+
+    /** Whether a step of it was a loss of air. */
+    boolean wasLeak() {
+        return entries.stream()
+                .anyMatch(entry -> entry.change().isStep() && entry.kind().isLeak());
+    }
+
+    /** Whether the workshop ended a job since the last step. */
+    boolean isRepairedByName() {
+        for (AlertEntry entry : latestFirst()) {
+            if (entry.change() == AlertEntry.Change.JOB_ENDED) {
+                return entry.who() != null;
+            }
+            if (entry.change().isStep()) {
+                return false;
+            }
+        }
+        return false;
+    }
+
     /** On the strength of what it was closed last. */
     Optional<ClosedOn> closedOn(boolean isRunSoft) {
         for (AlertEntry entry : latestFirst()) {

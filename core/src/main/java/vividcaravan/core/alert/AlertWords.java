@@ -18,7 +18,9 @@ import vividcaravan.core.units.TemperatureUnit;
  */
 public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, ZoneId clock) {
 
-    private static final String INSPECT = "do not add air on the vehicle. Have the tyre taken off and looked at inside";
+    private static final String INSPECT = "have the wheel removed and the tyre inspected inside";
+    /** A ban stands first, in a sentence of its own, never after a time. */
+    private static final String NO_AIR = "Do not inflate this tyre on the vehicle. ";
 
     /** One filling is part of a leak's story; two and more are its sign. */
     private static final int FILLED_AGAIN = 2;
@@ -92,7 +94,7 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                                         java.util.Locale.ROOT, ": %.2f\u00a0V.", evidence.batteryMv() / 1000.0));
             case SENSORS_CROSSED ->
                 evidence.other() == null
-                        ? "The sensor of " + Figures.lower(wheel) + " seems not to sit there."
+                        ? "The sensor of " + Figures.lower(wheel) + " may not be fitted there."
                         : wheel + " and " + evidence.other().words() + " seem to have each other's sensors.";
             case WEATHER_LOW -> weather(evidence, ref);
             case RECEIVER_SILENT -> "Nothing has been heard of " + ref + " although it is known to move.";
@@ -112,7 +114,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                 };
         String what =
                 switch (alert.kind()) {
-                    case FAST_LEAK -> "keep clear of the tyre; it is going flat. Have it taken off and looked at.";
+                    case FAST_LEAK ->
+                        "keep clear of the tyre; it is going flat. Have the wheel removed and the tyre inspected inside.";
                     case SLOW_LEAK ->
                         alert.isRunSoft()
                                 ? INSPECT + " and the leak found."
@@ -126,16 +129,18 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                                 ? INSPECT + "."
                                 : "check it cold with a hand gauge and set it to target while it is cold.";
                     case HOT_TYRE, HOT_WHEEL_END ->
-                        "keep clear of the wheel and let it cool. Have brake and bearing looked at. No water."
-                                + (alert.isRunSoft() ? " Then have the tyre taken off and looked at inside." : "");
+                        "keep clear of the wheel and let it cool. Have brake and bearing checked. Do not cool it with water."
+                                + (alert.isRunSoft()
+                                        ? " Then have the wheel removed and the tyre inspected inside."
+                                        : "");
                     case TWIN_MISMATCH ->
                         alert.isRunSoft()
                                 ? INSPECT + "."
                                 : "set both of the pair to target once they are cold; the fuller one carries the load.";
                     case SENSOR_FAULT, SENSOR_SILENT ->
                         isSilentAfterTrouble(alert)
-                                ? "look from a distance first: it fell silent after a loss of air or heat, and may have"
-                                        + " burst or be burning. Once it is safe and cool, check tyre and sensor."
+                                ? "look from a distance first: it fell silent after losing air or running hot; the tyre may"
+                                        + " have burst or be on fire. Once it is safe and cool, check tyre and sensor."
                                 : "check the tyre with a hand gauge, then the sensor. Until then this wheel is not"
                                         + " watched.";
                     case SENSOR_BATTERY -> "replace the battery or the sensor at the next visit to the yard.";
@@ -143,10 +148,10 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                     case WEATHER_LOW -> weatherRound(alert.evidence());
                     case RECEIVER_SILENT -> "check the receiver's power and antenna.";
                     case REPORTED_FAULT ->
-                        "have a trained person look at it, and say what was found and done. No sensor sees it.";
+                        "have a trained person check it, and record what was found and done. No sensor sees it.";
                 };
         boolean beginsSentence = when.endsWith(". ");
-        return when + (beginsSentence ? Figures.upper(what) : what);
+        return (alert.isRunSoft() ? NO_AIR : "") + when + (beginsSentence ? Figures.upper(what) : what);
     }
 
     /** Filling makes it look well: what the rubber went through does not show. */
@@ -173,15 +178,15 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
         String from = Math.round(Math.abs(deviation) * 100) == 0
                 ? "at its target"
                 : Figures.percent(deviation) + (deviation < 0 ? " under" : " over") + " its target";
-        return "It runs with " + listed(vehicles) + ": the middle one of the " + wheels + " wheels heard there shows "
-                + celsius(celsius) + " and is " + from + " at " + celsius(20.0) + ".";
+        return "It runs with " + listed(vehicles) + ": the median of its " + wheels + " wheels is " + celsius(celsius)
+                + ", " + from + " at " + celsius(20.0) + ".";
     }
 
     /** That a vehicle whose receiver is silent hangs together with others that are heard and move. */
     public String pulledAlong(List<String> vehicles) {
         boolean isOne = vehicles.size() == 1;
         return "It is coupled, and " + listed(vehicles) + (isOne ? " is heard and moves" : " are heard and move")
-                + ". If it stands somewhere, uncouple it here; if it runs along, look at its receiver or repeater.";
+                + ". If it was dropped off, uncouple it here; if still coupled, check its receiver or repeater.";
     }
 
     private static String listed(List<String> names) {
@@ -194,13 +199,13 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
         Evidence evidence = alert.evidence();
         List<String> reasons = new ArrayList<>();
         if (evidence.pressureAt20Kpa() != null && evidence.gaugeKpa() != null) {
-            reasons.add("Its gauge shows " + kpa(evidence.gaugeKpa()) + " at " + celsius(evidence.temperatureC())
-                    + "; brought to " + celsius(20.0) + " that is " + kpa(evidence.pressureAt20Kpa()) + ".");
+            reasons.add("The sensor reads " + kpa(evidence.gaugeKpa()) + " at " + celsius(evidence.temperatureC())
+                    + "; corrected to " + celsius(20.0) + ": " + kpa(evidence.pressureAt20Kpa()) + ".");
         }
         if (evidence.lossKpaPerHour() != null) {
             double error = evidence.lossErrorKpaPerHour() == null ? 0 : 2 * evidence.lossErrorKpaPerHour();
             reasons.add("It loses " + kpa(evidence.lossKpaPerHour()) + " an hour, give or take " + kpa(error)
-                    + "; weather would lower all wheels.");
+                    + "; cold weather would lower every tyre.");
         }
         if (evidence.overDays() != null) {
             reasons.add(
@@ -210,14 +215,16 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
             reasons.add(figures().step(evidence.step())
                     + (evidence.hasKeptItsLevel()
                             ? " It has kept that since; a leak would go on."
-                            : " Whether it goes on, the next hours tell."));
+                            : " The next few hours will show if it continues."));
         }
         if (alert.kind() == AlertKind.TWIN_MISMATCH) {
             reasons.add("The fuller one of a pair carries the load of both.");
         }
         if (isLimitCrossed(alert)) {
             reasons.add((evidence.isCompensated() ? "Judged at " + celsius(20.0) : "Judged on the gauge") + ", "
-                    + kpa(evidence.judgedKpa()) + " is beyond the limit of " + kpa(evidence.limitKpa()) + " (target "
+                    + kpa(evidence.judgedKpa())
+                    + (evidence.judgedKpa() < evidence.limitKpa() ? " is below" : " is above") + " the limit of "
+                    + kpa(evidence.limitKpa()) + " (target "
                     + kpa(evidence.targetKpa()) + ").");
         }
         if (evidence.limitC() != null) {

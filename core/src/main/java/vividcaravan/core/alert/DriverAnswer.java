@@ -2,6 +2,7 @@ package vividcaravan.core.alert;
 
 import java.util.Arrays;
 import java.util.Optional;
+import vividcaravan.core.axles.Position;
 
 /**
  * What a driver says of an alert from beside the vehicle: few answers, each one press, since it is given in the cold and from
@@ -12,7 +13,7 @@ public enum DriverAnswer {
     FLAT(AlertEntry.Change.DRIVER_LOOKED, "looked: it is flat"),
     HOT(AlertEntry.Change.DRIVER_LOOKED, "looked: it is hot"),
     SMOKE(AlertEntry.Change.DRIVER_LOOKED, "looked: there is smoke"),
-    FINE(AlertEntry.Change.DRIVER_LOOKED, "looked: nothing to be seen"),
+    FINE(AlertEntry.Change.DRIVER_LOOKED, "looked: it looks fine"),
     CANNOT_SEE(AlertEntry.Change.DRIVER_LOOKED, "cannot see the wheel"),
     HELP(AlertEntry.Change.DRIVER_NEEDS_HELP, "needs help");
 
@@ -32,6 +33,25 @@ public enum DriverAnswer {
     /** The answer as the Desk reads it. */
     public String words() {
         return words;
+    }
+
+    /**
+     * The fault of its own that an answer reports, whatever the alert says that it answers: smoke, a call for help and a flat
+     * tyre stop the vehicle and call people, whoever had seen the other alert before.
+     *
+     * @param position the wheel that the alert is about, or null
+     * @param who user name of the driver
+     */
+    public Optional<Sight> sight(Position position, String who) {
+        return switch (this) {
+            case SMOKE -> Optional.of(new Sight(position, Urgency.STOP_NOW, who, "smoke", false, true));
+            case HELP -> Optional.of(new Sight(null, Urgency.STOP_NOW, who, "the driver needs help", false, true));
+            case FLAT ->
+                position == null
+                        ? Optional.empty()
+                        : Optional.of(new Sight(position, Urgency.STOP_NOW, who, "flat", true, false));
+            default -> Optional.empty();
+        };
     }
 
     /** The answer that the Desk reads as {@code words}. */

@@ -119,8 +119,7 @@ public final class JudgedAlert {
 
     /** This alert after the readings proved something: closed if that is proof enough for its fault. */
     public Alert proven(Finding.Proof proof, long at) {
-        boolean wasLeak = alert.entries().stream()
-                .anyMatch(e -> e.change().isStep() && e.kind().isLeak());
+        boolean wasLeak = alert.wasLeak();
         boolean isEnough = !alert.isRunSoft() && (!wasLeak || proof == Finding.Proof.FLAT_FOR_TWELVE_HOURS);
         return alert.state() == AlertState.RECOVERED && isEnough
                 ? alert.closed(new AlertEntry(at, AlertEntry.Change.PROVEN, alert.kind(), alert.urgency(), null, null))

@@ -30,14 +30,21 @@ public record Outage(long id, Integer axle, Position position, String reason, lo
                 : axle != null && other != null && !other.isSpare() && other.axle() == axle;
     }
 
-    /** Whether {@code alert} is put aside as long as it lasts. */
-    public boolean holdsBack(Alert alert) {
+    /**
+     * Whether {@code alert} is put aside as long as it lasts.
+     *
+     * @param isUnderWay whether the vehicle moves: what moves, or heats or loses air under way, is not out of service
+     */
+    public boolean holdsBack(Alert alert, boolean isUnderWay) {
         boolean isCalling = alert.state() == AlertState.NEW || alert.state() == AlertState.ACKNOWLEDGED;
         return isCalling
                 && covers(alert.position())
                 && alert.urgency() != Urgency.STOP_NOW
                 && !alert.isRunSoft()
-                && alert.kind().family() != AlertFamily.SEEN;
+                && alert.kind().family() != AlertFamily.SEEN
+                // A wheel that is lifted or tied up does not heat; then it is not out of service.
+                && !alert.kind().isHeat()
+                && !(alert.kind().isLossOfAir() && isUnderWay);
     }
 
     /** Whether {@code alert} was put aside by it. */

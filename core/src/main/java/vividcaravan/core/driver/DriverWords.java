@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.SafetyNote;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
@@ -41,7 +42,7 @@ public final class DriverWords {
         return new Instruction(
                 where(alert.position(), ref),
                 text("do." + alert.urgency() + (isParked ? ".parked" : "")),
-                text("why." + alert.kind()),
+                why(alert),
                 doNot(alert),
                 text(then(alert)));
     }
@@ -81,6 +82,31 @@ public final class DriverWords {
         return page;
     }
 
+    /** Why; where a person saw it, what they saw. */
+    private String why(Alert alert) {
+        if (alert.kind() != AlertKind.REPORTED_FAULT) {
+            return text("why." + alert.kind());
+        }
+        List<String> seen = new ArrayList<>();
+        for (WalkPoint point : WalkPoint.values()) {
+            if (point != WalkPoint.OTHER && alert.hasSeen(point.words())) {
+                seen.add(text("seen." + point));
+            }
+        }
+        for (DriverAnswer answer : List.of(DriverAnswer.SMOKE, DriverAnswer.HELP)) {
+            boolean isThat = answer.sight(alert.position(), "")
+                    .filter(sight -> alert.hasSeen(sight.words()))
+                    .isPresent();
+            if (isThat) {
+                seen.add(text("seen." + answer));
+            }
+        }
+        if (alert.isRunSoft() && seen.isEmpty()) {
+            seen.add(text("seen." + WalkPoint.FLAT));
+        }
+        return seen.isEmpty() ? text("why." + alert.kind()) : String.join(" ", seen);
+    }
+
     private List<String> doNot(Alert alert) {
         List<SafetyNote> cautions = AlertWords.safetyNotes(alert);
         List<String> all = new ArrayList<>();
@@ -98,6 +124,7 @@ public final class DriverWords {
             all.add(text("not.bleed"));
         }
         boolean mayDriveOn = alert.urgency() == Urgency.BEFORE_NEXT_TRIP || alert.urgency() == Urgency.PLAN;
+        // A vehicle that stands and must not move has been told so already.
         if (!mayDriveOn) {
             all.add(text("not.on"));
         }

@@ -24,7 +24,13 @@ public record WalkFault(Position position, WalkPoint point, String words) {
         faults.forEach(fault -> byPlace.computeIfAbsent(fault.position, place -> new ArrayList<>())
                 .add(fault));
         List<Sight> sights = new ArrayList<>();
-        byPlace.forEach((place, there) -> sights.add(new Sight(place, worst(there), who, told(there))));
+        byPlace.forEach((place, there) -> sights.add(new Sight(
+                place,
+                worst(there),
+                who,
+                told(there),
+                place != null && there.stream().anyMatch(fault -> fault.point.isFlat()),
+                false)));
         return sights;
     }
 

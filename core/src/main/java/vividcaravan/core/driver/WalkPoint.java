@@ -9,7 +9,8 @@ import vividcaravan.core.alert.Urgency;
  */
 public enum WalkPoint {
     FLAT("flat or sagging", Urgency.STOP_NOW),
-    DAMAGE("cut, bulge or cord to be seen", Urgency.BEFORE_NEXT_TRIP),
+    /** A cut into the body, cord, a bulge: do not move [49 CFR 393.75(a), from memory; a bulge: common practice]. */
+    DAMAGE("cut, bulge or visible cord", Urgency.STOP_NOW),
     TREAD("tread low or worn unevenly", Urgency.BEFORE_NEXT_TRIP),
     NUTS("wheel nut loose, missing or with a trail of rust", Urgency.STOP_NOW),
     TWINS("twins touch, or something is wedged between them", Urgency.BEFORE_NEXT_TRIP),
@@ -27,6 +28,11 @@ public enum WalkPoint {
     /** The fault as the Desk reads it. */
     public String words() {
         return words;
+    }
+
+    /** Whether a tyre of which this is said counts as run soft until a named inspection. */
+    public boolean isFlat() {
+        return this == FLAT;
     }
 
     /** What it calls for. */

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * One visit to a depot that changes all cells which would end around the same time.
@@ -70,10 +71,21 @@ public record CellVisit<T>(LocalDate on, boolean isBeforeCold, List<Due<T>> cell
         return day.isBefore(lastBegin.plusMonths(COLD_MONTHS)) ? lastBegin.minusDays(1) : day;
     }
 
-    /** Where clocks are put forward over January it is summer then. */
+    /** Zones south of the equator that put no clock forward, or not everywhere [from memory, by their names in the zone database]. */
+    private static final Pattern SOUTHERN = Pattern.compile(
+            "Australia/.*|Antarctica/.*|Africa/(Johannesburg|Maputo|Harare|Lusaka|Gaborone|Windhoek|Maseru|Mbabane|Luanda|Lubumbashi"
+                    + "|Blantyre|Bujumbura|Kigali|Dar_es_Salaam)|Indian/(Mauritius|Reunion|Antananarivo|Mayotte|Comoro)"
+                    + "|America/(Argentina/.*|Buenos_Aires|Cordoba|Sao_Paulo|Montevideo|La_Paz|Lima|Asuncion|Santiago|Punta_Arenas"
+                    + "|Campo_Grande|Cuiaba|Porto_Velho|Rio_Branco|Bahia|Recife|Maceio|Fortaleza|Araguaina)"
+                    + "|Brazil/(East|West|Acre)|Chile/.*|NZ|NZ-CHAT|Pacific/(Auckland|Chatham|Fiji|Noumea|Tongatapu|Apia|Efate"
+                    + "|Port_Moresby|Guadalcanal|Norfolk|Rarotonga|Tahiti)|Asia/(Jakarta|Makassar|Jayapura|Dili)");
+
+    /** Where it is summer in January: by the name, or where clocks are put forward then. */
     private static boolean isSouthern(ZoneId zone, int year) {
-        return zone.getRules()
-                .isDaylightSavings(
-                        LocalDate.of(year, Month.JANUARY, 15).atStartOfDay(zone).toInstant());
+        return SOUTHERN.matcher(zone.getId()).matches()
+                || zone.getRules()
+                        .isDaylightSavings(LocalDate.of(year, Month.JANUARY, 15)
+                                .atStartOfDay(zone)
+                                .toInstant());
     }
 }

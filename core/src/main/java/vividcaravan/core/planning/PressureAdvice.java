@@ -37,8 +37,12 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
         LET_OUT,
         /** Too high, and not known to be cold: it is never bled down while it is not. */
         LET_COOL,
-        /** At 80 % of its target or less: off the vehicle, and looked at inside. */
-        DO_NOT_INFLATE
+        /** At 80 % of its target or less: off the vehicle, and inspected inside. */
+        DO_NOT_INFLATE,
+        /** What is measured is not the temperature of its air (a rim, a cap, a hot run): no figure is given. */
+        HAND_GAUGE,
+        /** An alert is open there, and what it says is done; never air before that. */
+        SEE_ALERT
     }
 
     /**
@@ -47,8 +51,9 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
      * @param isCold whether the vehicle stood for hours, the air's temperature was stated and the sensor is in the tyre;
      *     otherwise no air is let out
      * @param isToBeFilled whether its target was raised and it was not driven at that since: then it is low by intention
+     * @param isAirsTemperature whether the temperature is that of the air in the tyre
      */
-    public record Known(boolean isCold, boolean isToBeFilled) {}
+    public record Known(boolean isCold, boolean isToBeFilled, boolean isAirsTemperature) {}
 
     /**
      * Advises.
@@ -72,10 +77,13 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
                     + gaugeKpa + ", " + tyreC + ", " + airC);
         }
         double targetNow = brought(targetKpa, airC, tyreC, ambient);
-        double cold = brought(gaugeKpa, tyreC, airC, ambient);
+        // By what it holds at 20 °C: frost alone forbids no filling.
         double atReference = brought(gaugeKpa, tyreC, REFERENCE_C, ambient);
-        if (!known.isToBeFilled() && Math.min(cold, atReference) <= RUN_SOFT_SHARE * targetKpa + ROUNDING_KPA) {
+        if (!known.isToBeFilled() && atReference <= RUN_SOFT_SHARE * targetKpa + ROUNDING_KPA) {
             return new PressureAdvice(Action.DO_NOT_INFLATE, targetNow, 0);
+        }
+        if (!known.isAirsTemperature()) {
+            return new PressureAdvice(Action.HAND_GAUGE, targetKpa, 0);
         }
         double missing = targetNow - gaugeKpa;
         if (Math.abs(missing) <= toleranceKpa(targetKpa) + ROUNDING_KPA) {
@@ -103,17 +111,25 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
         }
         String change = unit.format(Math.abs(changeKpa));
         return switch (action) {
-            case RIGHT -> "right";
+            case RIGHT -> "correct, leave it";
             case ADD -> "add " + change;
             case LET_OUT -> "let out " + change;
-            case LET_COOL -> "too high, and not known to be cold: let it cool first, never bleed it hot";
-            case DO_NOT_INFLATE -> "do not inflate: valve core out, off the vehicle, looked at inside";
+            case LET_COOL -> "too high, may be warm: let it cool, never bleed it hot";
+            case DO_NOT_INFLATE ->
+                "do not inflate: valve core out, fully deflated before the wheel leaves the axle, tyre inspected inside";
+            case HAND_GAUGE -> "its air may be warmer than its sensor shows: let it cool, then use the hand gauge";
+            case SEE_ALERT -> "add no air: an alert is open for this wheel, do what it says";
         };
     }
 
     /** How near to a cold target of {@code targetKpa} is right, kPa. */
     public static double toleranceKpa(double targetKpa) {
         return Math.min(TOLERANCE_KPA, TOLERANCE_SHARE * targetKpa);
+    }
+
+    /** The advice for a wheel with an open alert that forbids air, whatever it shows now. */
+    public PressureAdvice underAnAlert() {
+        return action == Action.DO_NOT_INFLATE ? this : new PressureAdvice(Action.SEE_ALERT, targetNowKpa, 0);
     }
 
     /** The advice for a tyre that ran at 80 % of its target or less before, whatever it shows now. */

@@ -13,17 +13,20 @@ import java.util.Optional;
  */
 public record RatedTable(LoadTable table, Integer speedKmh) {
 
+    /** Whoever names no speed means the road, and lorries go as fast there as they may in most countries, km/h [common practice]. */
+    private static final int ROAD_KMH = 80;
+
     /**
      * Of the tables of one size the one for a speed: that for the lowest speed that is not below it.
      *
      * @param speedKmh how fast the vehicle goes at this pressure, km/h; null for whatever the road brings, which asks for the
-     *     table of the highest speed
+     *     table of the highest speed, and for one that holds on the road
      * @return empty if all are for slower vehicles
      */
     public static Optional<RatedTable> of(List<RatedTable> tables, Integer speedKmh) {
         Comparator<RatedTable> bySpeed = Comparator.comparingInt(RatedTable::speed);
         return speedKmh == null
-                ? tables.stream().max(bySpeed)
+                ? tables.stream().filter(table -> table.speed() >= ROAD_KMH).max(bySpeed)
                 : tables.stream().filter(table -> table.speed() >= speedKmh).min(bySpeed);
     }
 

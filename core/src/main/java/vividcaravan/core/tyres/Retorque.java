@@ -23,6 +23,11 @@ public record Retorque(Position position, long offAt, long dueAt, int km) {
         public static final Rule USUAL = new Rule(80, 1);
     }
 
+    /** Whether the days for it are exceeded by half again at {@code at}, epoch milliseconds. */
+    public boolean isOverdue(long at) {
+        return at >= dueAt + (dueAt - offAt) / 2;
+    }
+
     /** Whether it is due at {@code at}, epoch milliseconds. */
     public boolean isDue(long at) {
         return at >= dueAt;

@@ -31,6 +31,9 @@ public record TreadWear(double mmPerMonth, Double mmPer1000Km, long minimumAt) {
     private static final long LEAST_MILLIS = Duration.ofDays(14).toMillis();
     /** A depth gauge reads to a few tenths [common practice]. */
     private static final double LEAST_MM = 0.3;
+    /** More than a gauge errs by, less than any regroove gives back, mm [our judgement]. */
+    private static final double GROWN_MM = 1;
+
     /** Nobody plans farther ahead. */
     private static final long FARTHEST_MILLIS = Duration.ofDays(3_650).toMillis();
 
@@ -41,8 +44,8 @@ public record TreadWear(double mmPerMonth, Double mmPer1000Km, long minimumAt) {
      * @return empty where the readings are too few, too near together or show no wear
      */
     public static Optional<TreadWear> of(List<Reading> readings, double leastMm) {
-        List<Reading> inOrder =
-                readings.stream().sorted(Comparator.comparingLong(Reading::at)).toList();
+        List<Reading> inOrder = sinceItGrew(
+                readings.stream().sorted(Comparator.comparingLong(Reading::at)).toList());
         if (inOrder.size() < 2) {
             return Optional.empty();
         }
@@ -58,6 +61,17 @@ public record TreadWear(double mmPerMonth, Double mmPer1000Km, long minimumAt) {
         double months = (last.mm() - leastMm) / perMonth;
         long ahead = (long) Math.min(FARTHEST_MILLIS, Math.max(0, months * MONTH_MILLIS));
         return Optional.of(new TreadWear(perMonth, per1000Km(inOrder), last.at() + ahead));
+    }
+
+    /** Wear begins anew with a retread or a regroove: tread does not grow by itself. */
+    private static List<Reading> sinceItGrew(List<Reading> inOrder) {
+        int begin = 0;
+        for (int i = 1; i < inOrder.size(); i++) {
+            if (inOrder.get(i).mm() - inOrder.get(i - 1).mm() >= GROWN_MM) {
+                begin = i;
+            }
+        }
+        return inOrder.subList(begin, inOrder.size());
     }
 
     private static Double per1000Km(List<Reading> inOrder) {

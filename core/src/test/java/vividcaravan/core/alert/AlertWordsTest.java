@@ -111,9 +111,11 @@ class AlertWordsTest {
     @Test
     void stopNowMeansDoNotMoveForAVehicleThatStands() {
         assertThat(AlertWords.METRIC.advice(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, true)))
-                .startsWith("Do not move the vehicle.");
+                .startsWith("Do not inflate this tyre on the vehicle. Do not move the vehicle.");
         assertThat(AlertWords.METRIC.advice(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, true, false)))
-                .startsWith("Stop at the first safe place.");
+                .startsWith("Do not inflate this tyre on the vehicle. Stop at the first safe place.");
+        assertThat(AlertWords.METRIC.advice(alert(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, false, true)))
+                .startsWith("Do not move the vehicle.");
     }
 
     @ParameterizedTest
@@ -132,7 +134,8 @@ class AlertWordsTest {
         Alert soft = alert(kind, Urgency.STOP_NOW, true, false);
 
         assertThat(AlertWords.METRIC.advice(soft))
-                .containsIgnoringCase("taken off")
+                .startsWith("Do not inflate this tyre on the vehicle. ")
+                .containsIgnoringCase("inspected inside")
                 .doesNotContain("set it to target")
                 .doesNotContain("set both");
         // 29 CFR 1910.177(f), (g), from memory.
@@ -169,7 +172,7 @@ class AlertWordsTest {
         Alert hot = alert(AlertKind.HOT_TYRE, Urgency.STOP_NOW, false, false);
 
         assertThat(AlertWords.safetyNotes(hot)).containsExactly(SafetyNote.HOT_WHEEL, SafetyNote.NEVER_BLEED);
-        assertThat(SafetyNote.HOT_WHEEL.text()).contains("no water").contains("emergency services");
+        assertThat(SafetyNote.HOT_WHEEL.text()).contains("Do not use water").contains("emergency services");
     }
 
     @ParameterizedTest

@@ -51,17 +51,17 @@ class OutageTest {
     @ParameterizedTest
     @EnumSource(Urgency.class)
     void stopNowIsToldAllTheSame(Urgency urgency) {
-        assertThat(AXLE.holdsBack(alert(AlertKind.UNDER_PRESSURE, urgency, 700)))
+        assertThat(AXLE.holdsBack(alert(AlertKind.UNDER_PRESSURE, urgency, 700), false))
                 .isEqualTo(urgency != Urgency.STOP_NOW);
     }
 
     @Test
     void aTyreThatWasRunSoftAndWhatPeopleSeeAreToldAllTheSame() {
-        assertThat(AXLE.holdsBack(alert(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 600)))
+        assertThat(AXLE.holdsBack(alert(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, 600), false))
                 .isFalse();
         Alert seen = new AlertBook(new AtomicLong()::getAndIncrement)
                 .report(new Sight(WHEEL, Urgency.BEFORE_NEXT_TRIP, "tansley", "a cut"), 100);
-        assertThat(AXLE.holdsBack(seen)).isFalse();
+        assertThat(AXLE.holdsBack(seen, false)).isFalse();
     }
 
     @Test
@@ -85,7 +85,8 @@ class OutageTest {
                 .shelved(AXLE.words(), AXLE.until());
         List<Departure.Unwatched> unwatched = List.of(new Departure.Unwatched(WHEEL, Departure.Blind.SILENT));
 
-        assertThat(Departure.of(List.of(held), unwatched, List.of(AXLE), List.of()))
+        assertThat(Departure.of(new Departure.Facts(
+                        List.of(held), unwatched, List.of(AXLE), List.of(), List.of(), java.util.Set.of())))
                 .isEqualTo(new Departure(Departure.Verdict.LOOK_FIRST, List.of("axle 3 out of service: tied up")));
     }
 }

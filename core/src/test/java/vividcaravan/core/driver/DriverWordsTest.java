@@ -119,6 +119,66 @@ class DriverWordsTest {
         assertThat(low.doNot()).noneMatch(not -> not.contains("drive on"));
     }
 
+    /** "Go on to the next safe stop" and "do not drive on" are never one breath: the second holds once it stands. */
+    @ParameterizedTest
+    @EnumSource(Language.class)
+    void noInstructionContradictsItself(Language language) {
+        Instruction told = DriverWords.in(language)
+                .instruction(alert(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, false, false), "LM-22");
+
+        assertThat(told.doNot().toString()).containsAnyOf("Once stopped", "Nach dem Anhalten");
+        assertThat(told.doNow()).doesNotContain("carefully", "Vorsichtig");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "EN | FLAT   | A person saw this tyre flat.",
+                "EN | NUTS   | A person saw a loose or missing wheel nut here.",
+                "EN | DAMAGE | A person saw a cut, a bulge or cord here.",
+                "DE | FLAT   | Dieser Reifen wurde platt gesehen.",
+                "DE | NUTS   | Hier wurde eine lose oder fehlende Radmutter gesehen.",
+                "EN | OTHER  | A person saw a fault here."
+            })
+    void whatAPersonSawIsSaid(Language language, WalkPoint point, String words) {
+        Position wheel = Position.parse("1L");
+        Alert seen = Alert.open(
+                1,
+                WalkFault.sights(List.of(new WalkFault(wheel, point, null)), "tansley")
+                        .get(0),
+                1_000);
+
+        Instruction told = DriverWords.in(language).instruction(seen, "LM-22");
+
+        assertThat(told.why()).isEqualTo(words);
+        boolean isBanned =
+                told.doNot().stream().anyMatch(not -> not.contains("damaged inside") || not.contains("innen"));
+        assertThat(isBanned).as("no air for what was seen flat").isEqualTo(point == WalkPoint.FLAT);
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = DriverAnswer.class,
+            names = {"SMOKE", "HELP", "FLAT"})
+    void whatADriverReportedIsSaidToTheNext(DriverAnswer answer) {
+        Alert seen = Alert.open(1, answer.sight(Position.parse("1L"), "tansley").orElseThrow(), 1_000);
+
+        assertThat(DriverWords.in(Language.EN).instruction(seen, "LM-22").why()).doesNotContain("a fault here");
+    }
+
+    @ParameterizedTest
+    @EnumSource(Language.class)
+    void aHotWheelGetsThePassengersOffAndTheWheelsChocked(Language language) {
+        String told = DriverWords.in(language)
+                .instruction(alert(AlertKind.HOT_WHEEL_END, Urgency.STOP_NOW, false, false), "BV-03")
+                .then();
+
+        assertThat(told).containsAnyOf("passengers off", "Fahrgäste aussteigen");
+        assertThat(told).containsAnyOf("Chock the wheels", "Räder verkeilen");
+        assertThat(told).startsWith(language == Language.EN ? "If you see smoke" : "Bei Rauch");
+    }
+
     @Test
     void aTextForAMessageEndsWithWhomToCall() {
         DriverWords words = DriverWords.in(Language.DE);

@@ -10,6 +10,12 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.LongRange;
+import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -73,10 +79,59 @@ class DutyListTest {
         Escalation steps = Escalation.of(List.of("quill", "sorrel"), List.of("marrable", "quill", "wren"), 300_000);
 
         assertThat(steps.steps()).containsExactly(List.of("quill"), List.of("sorrel"), List.of("marrable", "wren"));
-        assertThat(steps.due(-1, 0, 1_000)).isZero();
-        assertThat(steps.due(0, 1_000, 300_999)).isEqualTo(-1);
-        assertThat(steps.due(0, 1_000, 301_000)).isEqualTo(1);
-        assertThat(steps.due(2, 0, Long.MAX_VALUE / 2)).isEqualTo(-1);
+        assertThat(steps.due(Set.of(), 0, 1_000).people()).containsExactly("quill");
+        assertThat(steps.due(Set.of("quill"), 1_000, 300_999).people()).isEmpty();
+        assertThat(steps.due(Set.of("quill"), 1_000, 301_000).people()).containsExactly("sorrel");
+        assertThat(steps.due(Set.of("quill", "sorrel"), 1_000, 301_000).people())
+                .containsExactly("marrable", "wren");
+    }
+
+    @Test
+    void theCallGoesOnOverTheEndOfAShiftAndAHandoverAndSkipsNobody() {
+        List<String> managers = List.of("marrable");
+        // Quill was called; the shift ends and nobody follows: the managers are next.
+        assertThat(Escalation.of(List.of(), managers, 60_000)
+                        .due(Set.of("quill"), 0, 60_000)
+                        .people())
+                .containsExactly("marrable");
+        // Quill was called; sorrel has taken over, and is the first of the list now: she is called and not skipped.
+        assertThat(Escalation.of(List.of("sorrel"), managers, 60_000)
+                        .due(Set.of("quill"), 0, 60_000)
+                        .people())
+                .containsExactly("sorrel");
+        // The new one of two on duty was called before: the other is next.
+        assertThat(Escalation.of(List.of("sorrel", "finch"), managers, 60_000)
+                        .due(Set.of("quill", "sorrel"), 0, 60_000)
+                        .people())
+                .containsExactly("finch");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"300000, 899999, false", "300000, 900000, true", "1800000, 900000, false", "1800000, 1800000, true"})
+    void itBeginsAgainSomeTimeAfterTheLastWithThoseWhoAreOnDutyThen(long wait, long after, boolean begins) {
+        Escalation.Call call = Escalation.of(List.of("sorrel"), List.of("marrable"), wait)
+                .due(Set.of("quill", "sorrel", "marrable"), 0, after);
+
+        assertThat(call.beginsAnew()).isEqualTo(begins);
+        assertThat(call.people()).isEqualTo(begins ? List.of("sorrel") : List.of());
+    }
+
+    /** However people come and go: nobody waits longer than a wait and a quarter of an hour for the next call. */
+    @Property(seed = "20261201", tries = 200)
+    void itNeverEndsWhileNobodyAcknowledges(
+            @ForAll @Size(max = 3) List<@IntRange(min = 0, max = 5) Integer> onDuty,
+            @ForAll @Size(min = 1, max = 3) List<@IntRange(min = 0, max = 5) Integer> managers,
+            @ForAll @Size(max = 6) Set<@IntRange(min = 0, max = 5) Integer> called,
+            @ForAll @LongRange(min = 60_000, max = 3_600_000) long wait) {
+        Escalation steps = Escalation.of(names(onDuty), names(managers), wait);
+
+        assertThat(steps.due(Set.copyOf(names(List.copyOf(called))), 0, wait + Escalation.BEGINS_AGAIN_MILLIS)
+                        .people())
+                .isNotEmpty();
+    }
+
+    private static List<String> names(List<Integer> numbers) {
+        return numbers.stream().distinct().map(number -> "person " + number).toList();
     }
 
     @Test

@@ -71,7 +71,7 @@ class AltitudeTest {
 
         assertThat(summary).contains("10 % under").contains("719 kPa");
         assertThat(AlertWords.METRIC.reasons(wheel.alert()).toString().replace('\u00a0', ' '))
-                .contains("Its gauge shows 719 kPa");
+                .contains("The sensor reads 719 kPa");
         assertThat(wheel.alert()
                         .evidence()
                         .measuring(wheel.now, 700 - OFF, 700, 20, null, null)

@@ -233,7 +233,7 @@ class MonthOfLifeTest {
             Alert low = truck.alerts().iterator().next();
 
             assertThat(AlertWords.METRIC.causes(low).get(0).because()).contains("Take it for a leak");
-            assertThat(AlertWords.METRIC.reasons(low).toString()).contains("the next hours tell");
+            assertThat(AlertWords.METRIC.reasons(low).toString()).contains("next few hours will show");
 
             Evidence later = low.evidence().measuring(truck.now + DAY / 8, 660, 688, 11, null, true);
             Alert kept = low.showing(later);

@@ -15,9 +15,14 @@ import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.AlertWords;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Axle;
+import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.axles.VehicleKind;
+import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.limits.DutyProfile;
+import vividcaravan.core.limits.LimitPolicy;
 
 /** What readings mean that no single limit tells: the trade's patterns [common practice], on a truck made of physics. */
 class PatternsTest {
@@ -391,6 +396,26 @@ class PatternsTest {
             assertThat(truck.alerts()).as("six minutes of driving").isEmpty();
             truck.drive(0.25);
             assertThat(said(truck)).containsExactly("2RI SENSOR_SILENT");
+        }
+
+        /** A trailer of one axle has no third wheel: one of two is enough to miss the other where the vehicle is said to move. */
+        @ParameterizedTest
+        @CsvSource({"true, true", "false, false", ", false"})
+        void oneOfTwoWheelsIsMissedByTheOtherWhileItIsSaidToMove(Boolean moving, boolean isNamed) {
+            Rig trailer = new Rig(
+                    VehicleKind.DRAWBAR_TRAILER,
+                    MountKind.STRAP,
+                    DutyProfile.GENERAL,
+                    LimitPolicy.DEFAULT,
+                    0,
+                    new Axle(AxleRole.TRAILER, WheelArrangement.SINGLE, false));
+            trailer.moving = moving;
+            trailer.pass(30);
+            trailer.wheel("1L").isQuiet = true;
+            trailer.pass(130);
+
+            assertThat(trailer.said().stream().anyMatch(said -> said.startsWith("1L SENSOR_SILENT")))
+                    .isEqualTo(isNamed);
         }
 
         @Test

@@ -161,7 +161,13 @@ class RunSoftTest {
 
         assertThat(wheel.alert().state()).isEqualTo(AlertState.NEW);
         assertThat(wheel.alert().isRunSoft()).isTrue();
-        assertThat(Departure.of(List.copyOf(wheel.alerts()), List.of(), List.of(), List.of())
+        assertThat(Departure.of(new Departure.Facts(
+                                List.copyOf(wheel.alerts()),
+                                List.of(),
+                                List.of(),
+                                List.of(),
+                                List.of(),
+                                java.util.Set.of()))
                         .verdict())
                 .isEqualTo(Departure.Verdict.NOT_YET);
     }
@@ -211,7 +217,7 @@ class RunSoftTest {
         assertThat(AlertWords.METRIC.summary(filled, "GX-05"))
                 .contains("was run at 80 %")
                 .contains("not show that it is sound");
-        assertThat(AlertWords.METRIC.advice(filled)).containsIgnoringCase("do not add air on the vehicle");
+        assertThat(AlertWords.METRIC.advice(filled)).startsWith("Do not inflate this tyre on the vehicle.");
         assertThat(AlertWords.safetyNotes(filled)).contains(SafetyNote.RUN_SOFT);
     }
 

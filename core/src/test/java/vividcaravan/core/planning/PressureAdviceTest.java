@@ -16,7 +16,7 @@ import vividcaravan.core.units.PressureUnit;
 
 class PressureAdviceTest {
 
-    private static final PressureAdvice.Known COLD = new PressureAdvice.Known(true, false);
+    private static final PressureAdvice.Known COLD = new PressureAdvice.Known(true, false, true);
 
     private static PressureAdvice advice(double target, double gauge, double tyreC, double airC) {
         return PressureAdvice.of(target, gauge, tyreC, airC, AbsolutePressure.STANDARD_ATMOSPHERE, COLD);
@@ -66,6 +66,28 @@ class PressureAdviceTest {
         assertThat(advice(800, gauge, 20, 20).action()).isEqualTo(action);
     }
 
+    /** All of it is in there: 140 kPa at 20 °C shows 111.2 at −15 °C, 800 shows 631 at −35 °C [handbook figures, computed]. */
+    @ParameterizedTest
+    @CsvSource({"140, 111.2, -15, 28.8", "800, 631, -35, 169"})
+    void frostAloneForbidsNoFilling(double target, double gauge, double airC, double add) {
+        PressureAdvice advice = advice(target, gauge, airC, airC);
+
+        assertThat(advice.action()).isEqualTo(Action.ADD);
+        assertThat(advice.changeKpa()).isCloseTo(add, within(0.1));
+    }
+
+    /** A strap on a rim that a brake heats: 923 kPa and 95 °C, and the air has 60 °C and is right. */
+    @Test
+    void noFigureIsMadeOfATemperatureThatIsNotTheAirs() {
+        PressureAdvice advice = PressureAdvice.of(
+                850, 923, 95, 25, AbsolutePressure.STANDARD_ATMOSPHERE, new PressureAdvice.Known(false, false, false));
+
+        assertThat(advice.action()).isEqualTo(Action.HAND_GAUGE);
+        assertThat(advice.changeKpa()).isZero();
+        assertThat(advice.underAnAlert().action()).isEqualTo(Action.SEE_ALERT);
+        assertThat(advice(800, 500, 20, 20).underAnAlert().action()).isEqualTo(Action.DO_NOT_INFLATE);
+    }
+
     @Property(seed = "20261128")
     void whatIsDoneAsAdvisedIsRightAfterwards(
             @ForAll @DoubleRange(min = 100, max = 1000) double target,
@@ -82,6 +104,8 @@ class PressureAdviceTest {
             case RIGHT -> assertThat(cold).isCloseTo(target, within(10.0));
             case LET_COOL -> assertThat(cold).isGreaterThan(target);
             case DO_NOT_INFLATE -> assertThat(Math.min(cold, target * share)).isLessThan(target);
+            case HAND_GAUGE, SEE_ALERT ->
+                throw new AssertionError("its temperature is that of its air, and no alert is open");
         }
     }
 
@@ -108,7 +132,7 @@ class PressureAdviceTest {
                                 tyreC,
                                 airC,
                                 AbsolutePressure.STANDARD_ATMOSPHERE,
-                                new PressureAdvice.Known(isKnownCold, false))
+                                new PressureAdvice.Known(isKnownCold, false, true))
                         .action())
                 .isEqualTo(action);
     }
@@ -117,7 +141,7 @@ class PressureAdviceTest {
     @Test
     void whatIsLowBecauseItsTargetWasRaisedIsFilled() {
         PressureAdvice raised = PressureAdvice.of(
-                160, 100, 20, 20, AbsolutePressure.STANDARD_ATMOSPHERE, new PressureAdvice.Known(true, true));
+                160, 100, 20, 20, AbsolutePressure.STANDARD_ATMOSPHERE, new PressureAdvice.Known(true, true, true));
         PressureAdvice driven = PressureAdvice.of(160, 100, 20, 20, AbsolutePressure.STANDARD_ATMOSPHERE, COLD);
 
         assertThat(raised.action()).isEqualTo(PressureAdvice.Action.ADD);
@@ -132,7 +156,7 @@ class PressureAdviceTest {
         assertThat(plain(PressureAdvice.Action.LET_COOL, 0, PressureUnit.KPA)).contains("never bleed it hot");
         assertThat(plain(PressureAdvice.Action.DO_NOT_INFLATE, 0, PressureUnit.KPA))
                 .contains("do not inflate");
-        assertThat(plain(PressureAdvice.Action.RIGHT, 0, PressureUnit.PSI)).isEqualTo("right");
+        assertThat(plain(PressureAdvice.Action.RIGHT, 0, PressureUnit.PSI)).isEqualTo("correct, leave it");
         assertThat(plain(null, 0, PressureUnit.KPA)).contains("no fresh reading");
         assertThat(PressureAdvice.words(null, 0, false, PressureUnit.KPA)).contains("no sensor");
     }

@@ -111,6 +111,9 @@ class TargetProposalTest {
                 .isEmpty();
         assertThat(RatedTable.of(List.of(new RatedTable(slow.table(), null)), 90))
                 .isPresent();
+        assertThat(RatedTable.of(List.of(slow), null))
+                .as("a slow table proposes nothing for the road")
+                .isEmpty();
         assertThat(RatedTable.of(List.of(), null)).isEmpty();
         assertThat(propose(5120, WheelArrangement.SINGLE, Optional.of(slow), INDEX_148)
                         .words())

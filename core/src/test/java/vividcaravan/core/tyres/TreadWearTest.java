@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import vividcaravan.core.tyres.TreadWear.Reading;
 
@@ -54,6 +55,30 @@ class TreadWearTest {
         assertThat(worn.minimumAt()).isEqualTo(days(61));
         assertThat(worn.mmPer1000Km()).isNull();
         assertThat(slow.minimumAt()).isEqualTo(days(901 + 3_650));
+    }
+
+    /** 16, 10 and 4 mm; retreaded; 15, 13 and 10.4: it wears 0.505 mm a month since, and not 0.15. */
+    @Test
+    void wearBeginsAnewWithARetreadOrARegroove() {
+        TreadWear wear = TreadWear.of(
+                        List.of(
+                                new Reading(days(1), 16, 10_000.0),
+                                new Reading(days(200), 10, 60_000.0),
+                                new Reading(days(400), 4, 110_000.0),
+                                new Reading(days(430), 15, 110_000.0),
+                                new Reading(days(550), 13, 140_000.0),
+                                new Reading(days(700), 10.4, 180_000.0)),
+                        3)
+                .orElseThrow();
+        Optional<TreadWear> regrooved = TreadWear.of(
+                List.of(
+                        new Reading(days(1), 8, null),
+                        new Reading(days(100), 4, null),
+                        new Reading(days(110), 7, null)),
+                3);
+
+        assertThat(wear.mmPerMonth()).isCloseTo(0.51, within(0.01));
+        assertThat(regrooved).as("too little since").isEmpty();
     }
 
     /** A digit left out at the second reading would make the wear per 1,000 km something else altogether. */

@@ -13,4 +13,7 @@ interface AccountRepository extends Repository<AccountRow, Long> {
     long countByIsDemoAndRoleAndRemovedAtIsNull(boolean isDemo, Role role);
 
     boolean existsByIsDemoAndEmailIgnoreCaseAndRemovedAtIsNull(boolean isDemo, String email);
+
+    /** Whether somebody has this user name, or calls themselves so; whoever was taken off too, since records name them. */
+    boolean existsByUserNameOrDisplayNameIgnoreCase(String userName, String displayName);
 }

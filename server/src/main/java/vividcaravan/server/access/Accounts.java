@@ -51,6 +51,7 @@ public class Accounts implements UserDetailsService {
     private static final String NO_PASSWORD = "{none}";
 
     private final AccountRepository rows;
+    private final ApiTokenRepository tokens;
     private final SingleWriter writer;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -59,12 +60,14 @@ public class Accounts implements UserDetailsService {
 
     Accounts(
             AccountRepository rows,
+            ApiTokenRepository tokens,
             SingleWriter writer,
             PasswordEncoder passwords,
             Clock clock,
             ApplicationEventPublisher events,
             VividProperties properties) {
         this.rows = rows;
+        this.tokens = tokens;
         this.writer = writer;
         this.passwords = passwords;
         this.clock = clock;
@@ -274,7 +277,7 @@ public class Accounts implements UserDetailsService {
             faults.add(
                     "userName",
                     "A user name has 2 to 40 of a–z, 0–9, dot, dash and underscore, and begins with a letter or digit.");
-        } else if (rows.findByUserName(name).isPresent()) {
+        } else if (rows.findByUserName(name).isPresent() || tokens.existsByNameIgnoreCase(name)) {
             faults.add("userName", taken(name));
         }
         faults.text("displayName", displayName, LONGEST_NAME, "Give a name of 1 to 120 characters.");
@@ -286,7 +289,7 @@ public class Accounts implements UserDetailsService {
     }
 
     private static String taken(String name) {
-        return "The user name \"" + name + "\" is taken, or was once. Choose another.";
+        return "The user name \"" + name + "\" is taken, or was once, or is that of a token. Choose another.";
     }
 
     /** Adds somebody, unless the name was taken meanwhile. */
@@ -382,28 +385,31 @@ public class Accounts implements UserDetailsService {
      * @param also what goes with it, in the same write
      * @throws Refusal if it is the last manager
      */
-    void remove(String userName, BiConsumer<Pen, String> also) {
-        writer.make(view -> {
-            AccountRow row = existing(view, userName);
-            long managers = view.select(
-                            "select count(*) from AccountRow where isDemo = :demo and role = :role and removedAt is null",
-                            Long.class)
-                    .setParameter("demo", isDemo)
-                    .setParameter("role", Role.MANAGER)
-                    .getSingleResult();
-            if (row.role == Role.MANAGER && managers == 1) {
-                throw Refusal.conflict("This is the last manager. Make another one first.");
-            }
-            return Decision.make(pen -> {
-                row.removedAt = clock.instant();
-                row.passwordHash = NO_PASSWORD;
-                row.vehicleIds = new HashSet<>();
-                row.sessionNumber++;
-                pen.session().update(row);
-                also.accept(pen, row.userName);
-                return Done.by(deed(DeedKind.ACCOUNT_REMOVED, row, "took off ").with("Role", row.role.words(), null));
-            });
-        });
+    void remove(String userName, BiConsumer<Pen, String> also, Runnable onDurable) {
+        writer.make(
+                view -> {
+                    AccountRow row = existing(view, userName);
+                    long managers = view.select(
+                                    "select count(*) from AccountRow where isDemo = :demo and role = :role and removedAt is null",
+                                    Long.class)
+                            .setParameter("demo", isDemo)
+                            .setParameter("role", Role.MANAGER)
+                            .getSingleResult();
+                    if (row.role == Role.MANAGER && managers == 1) {
+                        throw Refusal.conflict("This is the last manager. Make another one first.");
+                    }
+                    return Decision.make(pen -> {
+                        row.removedAt = clock.instant();
+                        row.passwordHash = NO_PASSWORD;
+                        row.vehicleIds = new HashSet<>();
+                        row.sessionNumber++;
+                        pen.session().update(row);
+                        also.accept(pen, row.userName);
+                        return Done.by(
+                                deed(DeedKind.ACCOUNT_REMOVED, row, "took off ").with("Role", row.role.words(), null));
+                    });
+                },
+                gone -> onDurable.run());
         left(userName);
     }
 

@@ -15,6 +15,7 @@ import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.logbook.DeedKind;
 import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
+import vividcaravan.server.platform.PersonBehind;
 import vividcaravan.server.platform.ReaderKey;
 import vividcaravan.server.platform.ReaderLeft;
 import vividcaravan.server.platform.ReceiverName;
@@ -74,6 +75,7 @@ public class ApiTokens {
     private static final int LONGEST_NAME = 120;
 
     private final ApiTokenRepository rows;
+    private final AccountRepository accounts;
     private final SingleWriter writer;
     private final Clock clock;
     private final ApplicationEventPublisher events;
@@ -83,12 +85,14 @@ public class ApiTokens {
 
     ApiTokens(
             ApiTokenRepository rows,
+            AccountRepository accounts,
             SingleWriter writer,
             Clock clock,
             ApplicationEventPublisher events,
             VividProperties properties) {
         this.events = events;
         this.rows = rows;
+        this.accounts = accounts;
         this.writer = writer;
         this.clock = clock;
         this.isDemo = properties.demo();
@@ -122,8 +126,7 @@ public class ApiTokens {
 
     /** Makes a token for whoever is asking; one made with a token belongs to the same person. */
     public NewToken make(@Nullable String name, @Nullable Scope scope, @Nullable String receiver, Authentication who) {
-        String owner = who.getPrincipal() instanceof MachineReader machine ? machine.owner() : who.getName();
-        return make(name, scope, receiver, who.getName(), owner);
+        return make(name, scope, receiver, who.getName(), PersonBehind.of(who));
     }
 
     /** The same, bound to no receiver. */
@@ -145,6 +148,13 @@ public class ApiTokens {
         faults.text(
                 "name", name, LONGEST_NAME, "Give the token a name of 1 to 120 characters, so that you know it again.");
         faults.given("scope", scope, "Choose what the token is for: RECEIVER, GATE, CALENDAR, MONITOR or MANAGER.");
+        if (name != null && accounts.existsByUserNameOrDisplayNameIgnoreCase(SignInThrottle.name(name), name.strip())) {
+            faults.add(
+                    "name",
+                    "\"" + name.strip()
+                            + "\" is the name of a person, and records would name them for what the token does."
+                            + " Call it by what uses it.");
+        }
         String bound = receiver == null || receiver.isBlank() ? null : receiver.strip();
         if (bound != null && !ReceiverName.isOne(bound)) {
             faults.add("receiver", ReceiverName.WORDS);
@@ -153,25 +163,27 @@ public class ApiTokens {
         }
         faults.refuse();
         String secret = "vc_" + Secret.make();
-        ApiTokenRow made = writer.make(view -> Decision.make(pen -> {
-            ApiTokenRow row = new ApiTokenRow();
-            row.name = name.strip();
-            row.scope = scope;
-            row.tokenHash = Secret.hash(secret);
-            row.isDemo = isDemo;
-            row.createdBy = by;
-            row.owner = owner;
-            row.receiver = bound;
-            row.createdAt = clock.instant();
-            pen.session().insert(row);
-            return new Done<>(
-                    row,
-                    deed(DeedKind.TOKEN_MADE, row, "made ")
-                            .with("Good for", null, scope.name().toLowerCase(Locale.ROOT))
-                            .with("Belongs to", null, owner)
-                            .with("Receiver", null, bound));
-        }));
-        letIn(made);
+        // In the order of the changes: one that is ended in the same moment does not come back.
+        ApiTokenRow made = writer.make(
+                view -> Decision.make(pen -> {
+                    ApiTokenRow row = new ApiTokenRow();
+                    row.name = name.strip();
+                    row.scope = scope;
+                    row.tokenHash = Secret.hash(secret);
+                    row.isDemo = isDemo;
+                    row.createdBy = by;
+                    row.owner = owner;
+                    row.receiver = bound;
+                    row.createdAt = clock.instant();
+                    pen.session().insert(row);
+                    return new Done<>(
+                            row,
+                            deed(DeedKind.TOKEN_MADE, row, "made ")
+                                    .with("Good for", null, scope.name().toLowerCase(Locale.ROOT))
+                                    .with("Belongs to", null, owner)
+                                    .with("Receiver", null, bound));
+                }),
+                this::letIn);
         return new NewToken(token(made), secret);
     }
 
@@ -184,17 +196,18 @@ public class ApiTokens {
 
     /** Ends a token at once. */
     public void revoke(long id) {
-        ApiTokenRow ended = writer.make(view -> {
-            ApiTokenRow row = view.get(ApiTokenRow.class, id);
-            if (row == null || row.isDemo != isDemo) {
-                throw Refusal.notFound("There is no such token; perhaps it was ended already.");
-            }
-            return Decision.make(pen -> {
-                pen.session().delete(row);
-                return new Done<>(row, deed(DeedKind.TOKEN_ENDED, row, "ended "));
-            });
-        });
-        shutOut(ended);
+        writer.make(
+                view -> {
+                    ApiTokenRow row = view.get(ApiTokenRow.class, id);
+                    if (row == null || row.isDemo != isDemo) {
+                        throw Refusal.notFound("There is no such token; perhaps it was ended already.");
+                    }
+                    return Decision.make(pen -> {
+                        pen.session().delete(row);
+                        return new Done<>(row, deed(DeedKind.TOKEN_ENDED, row, "ended "));
+                    });
+                },
+                this::shutOut);
     }
 
     private void shutOut(ApiTokenRow row) {

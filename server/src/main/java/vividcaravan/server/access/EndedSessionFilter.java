@@ -44,11 +44,4 @@ class EndedSessionFilter extends OncePerRequestFilter {
         return signedIn.since().plus(LONGEST).isBefore(clock.instant())
                 || accounts.sessionNumber(signedIn.userName()).orElse(-1) != signedIn.sessionNumber();
     }
-
-    /** Pages, scripts and fonts are open to all. */
-    @Override
-    protected boolean shouldNotFilter(HttpServletRequest request) {
-        String path = request.getRequestURI();
-        return !path.startsWith("/api/") && !path.startsWith("/actuator/prometheus");
-    }
 }

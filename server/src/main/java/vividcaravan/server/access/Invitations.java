@@ -4,6 +4,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import vividcaravan.server.logbook.Author;
@@ -92,37 +96,94 @@ public class Invitations {
         return writer.make(inviting(email, role, by, address));
     }
 
+    /** Somebody who is to be invited. */
+    public record Invited(@Nullable String email, @Nullable Role role) {}
+
     /** The inviting of somebody. */
     public Change<Invitation> inviting(@Nullable String email, @Nullable Role role, String by, String address) {
+        String recipient = recipient(email, role);
+        return view -> {
+            if (accounts.isKnown(recipient)) {
+                throw known(recipient);
+            }
+            return Decision.make(pen -> {
+                Map<String, List<InvitationRow>> unused = unusedByAddress(View.of(pen.session()));
+                return invite(pen, unused, recipient, role, by, address);
+            });
+        };
+    }
+
+    /**
+     * Whether somebody can be invited, held against everybody who is on the team.
+     *
+     * @param taken addresses of those on the team, in small letters
+     * @return why not, or null
+     */
+    public @Nullable String refusal(Invited one, Set<String> taken) {
+        try {
+            String recipient = recipient(one.email(), one.role());
+            return taken.contains(recipient.toLowerCase(Locale.ROOT))
+                    ? known(recipient).getMessage()
+                    : null;
+        } catch (Refusal e) {
+            return e.faults().isEmpty() ? e.getMessage() : e.faults().get(0).message();
+        }
+    }
+
+    /** The addresses of those on the team, in small letters. */
+    public Set<String> taken(View view) {
+        return view.select(
+                        "select lower(email) from AccountRow where isDemo = :demo and email is not null and removedAt is null",
+                        String.class)
+                .setParameter("demo", isDemo)
+                .getResultStream()
+                .collect(Collectors.toSet());
+    }
+
+    /** Invites all of a list within one write; what is open is read once and not for each. */
+    public void inviteAll(Pen pen, List<Invited> all, String by, String address) {
+        Map<String, List<InvitationRow>> unused = unusedByAddress(View.of(pen.session()));
+        for (Invited one : all) {
+            pen.note(invite(pen, unused, recipient(one.email(), one.role()), one.role(), by, address)
+                    .deed());
+        }
+    }
+
+    private static String recipient(@Nullable String email, @Nullable Role role) {
         String recipient = Outbox.address("email", email);
         if (role == null) {
             throw Refusal.badRequest("role", "Choose a role: MANAGER, TECHNICIAN, DRIVER or VIEWER.");
         }
-        return view -> {
-            if (accounts.isKnown(recipient)) {
-                throw Refusal.conflict("Somebody on the team has the address " + recipient + " already.");
-            }
-            Instant now = clock.instant();
-            return Decision.make(pen -> {
-                unused(View.of(pen.session())).stream()
-                        .filter(row -> row.email.equalsIgnoreCase(recipient))
-                        .forEach(row -> end(pen, row, "It was sent anew."));
-                InvitationRow row = new InvitationRow();
-                row.email = recipient;
-                row.role = role;
-                // Nobody knows what this is the hash of: the link is made when its letter is written.
-                row.secretHash = Secret.hash(Secret.make());
-                row.isDemo = isDemo;
-                row.invitedBy = by;
-                row.invitedAt = now;
-                row.expiresAt = now.plus(LASTS);
-                row.address = address;
-                pen.session().insert(row);
-                return new Done<>(
-                        invitation(row, now),
-                        deed(DeedKind.INVITATION_MADE, row, "invited ").with("Role", null, role.words()));
-            });
-        };
+        return recipient;
+    }
+
+    private static Refusal known(String recipient) {
+        return Refusal.conflict("Somebody on the team has the address " + recipient + " already.");
+    }
+
+    private Map<String, List<InvitationRow>> unusedByAddress(View view) {
+        return unused(view).stream().collect(Collectors.groupingBy(row -> row.email.toLowerCase(Locale.ROOT)));
+    }
+
+    private Done<Invitation> invite(
+            Pen pen, Map<String, List<InvitationRow>> unused, String recipient, Role role, String by, String address) {
+        Instant now = clock.instant();
+        unused.getOrDefault(recipient.toLowerCase(Locale.ROOT), List.of())
+                .forEach(row -> end(pen, row, "It was sent anew."));
+        InvitationRow row = new InvitationRow();
+        row.email = recipient;
+        row.role = role;
+        // Nobody knows what this is the hash of: the link is made when its letter is written.
+        row.secretHash = Secret.hash(Secret.make());
+        row.isDemo = isDemo;
+        row.invitedBy = by;
+        row.invitedAt = now;
+        row.expiresAt = now.plus(LASTS);
+        row.address = address;
+        pen.session().insert(row);
+        return new Done<>(
+                invitation(row, now),
+                deed(DeedKind.INVITATION_MADE, row, "invited ").with("Role", null, role.words()));
     }
 
     private static Deed deed(DeedKind kind, InvitationRow row, String words) {

@@ -35,10 +35,12 @@ public class Leaving {
     public void takeOff(String userName, Tokens then, String by) {
         String name = accounts.find(userName).map(Account::userName).orElse(userName);
         AtomicReference<Runnable> afterwards = new AtomicReference<>(() -> {});
-        accounts.remove(name, (pen, gone) -> {
-            afterwards.set(then == Tokens.PASS_ON ? tokens.passOn(pen, gone, by) : tokens.endAllOf(pen, gone));
-            invitations.withdrawAllOf(pen, gone);
-        });
-        afterwards.get().run();
+        accounts.remove(
+                name,
+                (pen, gone) -> {
+                    afterwards.set(then == Tokens.PASS_ON ? tokens.passOn(pen, gone, by) : tokens.endAllOf(pen, gone));
+                    invitations.withdrawAllOf(pen, gone);
+                },
+                () -> afterwards.get().run());
     }
 }

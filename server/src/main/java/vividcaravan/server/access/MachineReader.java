@@ -3,6 +3,7 @@ package vividcaravan.server.access;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.AuthenticatedPrincipal;
 import vividcaravan.server.platform.BoundReceiver;
+import vividcaravan.server.platform.PersonBehind;
 
 /**
  * A machine as the security layer knows it.
@@ -12,7 +13,7 @@ import vividcaravan.server.platform.BoundReceiver;
  * @param receiver the receiver that its token is bound to, or null
  */
 record MachineReader(String name, String owner, @Nullable String receiver)
-        implements AuthenticatedPrincipal, BoundReceiver {
+        implements AuthenticatedPrincipal, BoundReceiver, PersonBehind {
 
     @Override
     public String getName() {

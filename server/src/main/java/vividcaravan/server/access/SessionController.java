@@ -10,9 +10,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
@@ -106,7 +106,8 @@ class SessionController {
                     devices.find(request, userName).orElse(null),
                     () -> authentication.authenticate(
                             UsernamePasswordAuthenticationToken.unauthenticated(userName, password)));
-        } catch (AuthenticationException e) {
+        } catch (BadCredentialsException e) {
+            // Whatever else fails (the database, say) says nothing of the password.
             throw Refusal.unauthorized("This name and password do not belong together. Look at both and try again.");
         }
     }

@@ -10,7 +10,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.stereotype.Component;
+import vividcaravan.server.platform.Neighbourhood;
 import vividcaravan.server.platform.Refusal;
 
 /**
@@ -60,12 +62,13 @@ class SignInThrottle {
      * @throws Refusal if there were too many wrong ones lately, or too many are looked at
      */
     <T> T attempt(String userName, String address, @Nullable String device, Supplier<T> look) {
-        String key = name(userName) + "\n" + (device == null ? address : "device " + device);
+        String neighbourhood = Neighbourhood.of(address);
+        String key = name(userName) + "\n" + (device == null ? neighbourhood : "device " + device);
         if (tries.get(key, none -> new AtomicInteger()).incrementAndGet() > MOST_PER_NAME) {
             throw Refusal.tooMany(
                     "Too many wrong passwords. Wait five minutes, then try again.", (int) WAIT.toSeconds());
         }
-        AtomicInteger wrong = tries.get(address, none -> new AtomicInteger());
+        AtomicInteger wrong = tries.get(neighbourhood, none -> new AtomicInteger());
         boolean isSlow = device == null && wrong.get() >= MANY_PER_ADDRESS;
         try {
             T who = isSlow ? slowly(look) : within(device == null ? looking : lookingAtKnown, look);
@@ -74,8 +77,12 @@ class SignInThrottle {
         } catch (Refusal busy) {
             tries.get(key, none -> new AtomicInteger()).decrementAndGet();
             throw busy;
-        } catch (RuntimeException e) {
+        } catch (BadCredentialsException e) {
             wrong.incrementAndGet();
+            throw e;
+        } catch (RuntimeException e) {
+            // Nothing was found out about the password, so the try is given back.
+            tries.get(key, none -> new AtomicInteger()).decrementAndGet();
             throw e;
         }
     }

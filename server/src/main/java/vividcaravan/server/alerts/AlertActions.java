@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -126,6 +127,18 @@ public class AlertActions implements Ticking {
         }
     }
 
+    /** Brings back, within a write, what was put aside for something that is in service again. */
+    public void bringBack(Pen pen, FleetVehicle vehicle, Predicate<Alert> which, String who) {
+        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
+            if (alert.state() == AlertState.SHELVED && which.test(alert)) {
+                Alert back = by(alert, who).calledBack();
+                vehicle.book().replace(back);
+                vehicle.publishAlerts();
+                pen.note(store.saveBy(pen, vehicle, back));
+            }
+        }
+    }
+
     /** Brings back what was put aside for something that is in service again. */
     public void bringBack(List<Long> alerts, String who) {
         if (!alerts.isEmpty()) {
@@ -181,8 +194,20 @@ public class AlertActions implements Ticking {
         only(writer.make(view -> decide(view, one, alert -> by(alert, who).photographed(), also)));
     }
 
+    /** Notes what a driver says of an alert; smoke, a flat tyre and a call for help are a fault of their own as well. */
     public void answer(long id, String who, DriverAnswer answer) {
-        change(id, alert -> by(alert, who).answered(answer));
+        List<Seen> one = List.of(Seen.of(id));
+        only(writer.make(view -> {
+            Changed standing = standing(view, one.get(0));
+            return decide(view, one, alert -> by(alert, who).answered(answer), pen -> {
+                answer.sight(standing.alert.position(), who).ifPresent(sight -> {
+                    Alert reported = standing.vehicle.book().report(sight, clock.millis());
+                    standing.vehicle.publishAlerts();
+                    store.save(pen, standing.vehicle, reported);
+                });
+                return List.of();
+            });
+        }));
     }
 
     Outcome acknowledge(List<Seen> alerts, String who) {

@@ -94,7 +94,7 @@ public class AlertQueries {
         } else {
             LongPredicate sees = visible.sees();
             List<Long> untold = fleet.vehicles().stream()
-                    .filter(one -> !one.isInService() || !sees.test(one.id()))
+                    .filter(one -> !one.isTold() || !sees.test(one.id()))
                     .map(FleetVehicle::id)
                     .toList();
             if (!untold.isEmpty()) {
@@ -225,7 +225,7 @@ public class AlertQueries {
         FleetVehicle vehicle = fleet.vehicle(row.vehicleId).orElseThrow();
         Alert alert = vehicle.asItIsNow(row.alert(entries));
         return new Change(
-                row.changeSeq, row.id, row.vehicleId, vehicle.isInService(), words -> item(row, alert, vehicle, words));
+                row.changeSeq, row.id, row.vehicleId, vehicle.isTold(), words -> item(row, alert, vehicle, words));
     }
 
     /** Number of the change after which there are {@code count} alerts with newer ones; 0 if there are fewer. */

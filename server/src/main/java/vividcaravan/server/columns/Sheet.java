@@ -31,13 +31,19 @@ public final class Sheet implements AutoCloseable {
     /** No cell and no heading is longer. */
     private static final int LONGEST_ROW = 64 * 1024;
 
+    /** What the parser reads ahead of a record may belong to the next. */
+    private static final int READ_AHEAD = 16 * 1024;
+
+    private final BoundedRecords text;
     private final CSVParser parser;
     private final Iterator<CSVRecord> rows;
     private final List<String> headings;
     private final char between;
 
-    private Sheet(CSVParser parser, char between) {
-        this.parser = parser;
+    private Sheet(BoundedRecords text, CSVFormat format, char between) throws IOException {
+        this.text = text;
+        text.begin(LONGEST_ROW + READ_AHEAD);
+        this.parser = format.parse(text);
         this.between = between;
         this.rows = parser.iterator();
         if (!rows.hasNext()) {
@@ -86,7 +92,7 @@ public final class Sheet implements AutoCloseable {
                     .setIgnoreEmptyLines(true)
                     .setMaxRows(0)
                     .get();
-            return new Sheet(format.parse(text), between);
+            return new Sheet(new BoundedRecords(text), format, between);
         } catch (IOException | UncheckedIOException e) {
             throw broken(e, 0);
         }
@@ -125,6 +131,13 @@ public final class Sheet implements AutoCloseable {
     }
 
     private static Refusal broken(Exception e, long rows) {
+        if (e.getCause() instanceof BoundedRecords.TooLong || e instanceof BoundedRecords.TooLong) {
+            return Refusal.badRequest(
+                    "file",
+                    "After row " + rows
+                            + " no row ends within 64 KB: a quotation mark is not closed, or there are no line"
+                            + " ends. Mend it and send it again.");
+        }
         Throwable cause = e;
         while (cause != null && !(cause instanceof CharacterCodingException)) {
             cause = cause.getCause();
@@ -158,6 +171,7 @@ public final class Sheet implements AutoCloseable {
      */
     public Optional<CSVRecord> next() {
         try {
+            text.begin(LONGEST_ROW + READ_AHEAD);
             return rows.hasNext() ? Optional.of(rows.next()) : Optional.empty();
         } catch (UncheckedIOException | IllegalStateException e) {
             throw broken(e, parser.getRecordNumber());

@@ -93,11 +93,15 @@ public class Sheets {
                 return answer(columns, 0, List.of(), faults, false);
             }
             List<SheetRow> rows = rows(sheet, columns, faults, wish);
+            if (isPreview) {
+                // Readings do not wait for what is only looked at.
+                try (StatelessSession session = sessions.openStatelessSession()) {
+                    SheetKind.Prepared prepared = kind.prepare(View.of(session), rows, faults, wish);
+                    return answer(columns, rows.size(), prepared.words(), faults, false);
+                }
+            }
             return writer.make(view -> {
                 SheetKind.Prepared prepared = kind.prepare(view, rows, faults, wish);
-                if (isPreview) {
-                    return Decision.nothing(answer(columns, rows.size(), prepared.words(), faults, false));
-                }
                 refuse(faults);
                 return Decision.make(pen -> {
                     prepared.making().make(pen);

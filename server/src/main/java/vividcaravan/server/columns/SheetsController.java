@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.server.platform.BodyStreams;
+import vividcaravan.server.platform.PersonBehind;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.platform.TableFile;
 
@@ -97,6 +98,7 @@ class SheetsController {
                 zone(timeZone),
                 isUpdate,
                 who.getName(),
+                PersonBehind.of(who),
                 ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString());
         try (InputStream in = BodyStreams.bounded(BodyStreams.unpacked(request), LARGEST)) {
             // Read whole before anything is looked at: what is too large or breaks off has changed nothing.

@@ -2,6 +2,7 @@ package vividcaravan.server.door;
 
 import jakarta.servlet.ServletException;
 import java.io.IOException;
+import java.util.Collections;
 import java.util.List;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
@@ -28,7 +29,7 @@ final class ClientAddress extends ValveBase {
     @Override
     public void invoke(Request request, Response response) throws IOException, ServletException {
         if (isTrusted(request.getRemoteAddr())) {
-            String client = client(request.getHeader("X-Forwarded-For"));
+            String client = client(lines(request));
             if (client != null) {
                 request.setRemoteAddr(client);
                 request.setRemoteHost(client);
@@ -41,10 +42,27 @@ final class ClientAddress extends ValveBase {
         getNext().invoke(request, response);
     }
 
+    /** Each proxy may add a line of its own instead of adding to the last; together they are one chain (RFC 9110, 5.3). */
+    private static String lines(Request request) {
+        return String.join(",", Collections.list(request.getHeaders("X-Forwarded-For")));
+    }
+
+    /** Some write the port behind the address; it is another with each line. */
+    private static String withoutPort(String written) {
+        String address = written.strip();
+        if (address.startsWith("[")) {
+            int end = address.indexOf(']');
+            return end < 0 ? address : address.substring(1, end);
+        }
+        int colon = address.indexOf(':');
+        boolean isFourWithPort = colon > 0 && colon == address.lastIndexOf(':') && address.indexOf('.') > 0;
+        return isFourWithPort ? address.substring(0, colon) : address;
+    }
+
     private String client(String forwardedFor) {
-        String[] chain = forwardedFor == null ? new String[0] : forwardedFor.split(",");
+        String[] chain = forwardedFor.isBlank() ? new String[0] : forwardedFor.split(",");
         for (int i = chain.length - 1; i >= 0; i--) {
-            String address = chain[i].strip();
+            String address = withoutPort(chain[i]);
             if (address.isEmpty() || address.length() > 45 || !address.matches("[0-9A-Fa-f:.]+")) {
                 return null;
             }

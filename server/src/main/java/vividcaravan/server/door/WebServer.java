@@ -24,7 +24,7 @@ class WebServer implements WebServerFactoryCustomizer<TomcatServletWebServerFact
         if (!properties.trustedProxies().isEmpty()) {
             factory.addEngineValves(new ClientAddress(properties.trustedProxies()));
         }
-        factory.addEngineValves(new RequestPlaces());
+        factory.addEngineValves(new RequestPlaces(), new PlainPath());
         factory.addContextCustomizers(context -> {
             if (context.getParent() instanceof StandardHost host) {
                 host.setErrorReportValveClass(ProblemReport.class.getName());

@@ -13,8 +13,11 @@ class EscalationRow {
     /** When the alert called, which tells one call from the next. */
     long calledAt;
 
-    /** The step taken last, from 0. */
+    /** How many steps were taken before the last. */
     int step;
+
+    /** User names of those who were called since it began, or began again; a line each. */
+    String called = "";
 
     long steppedAt;
 }

@@ -6,8 +6,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -125,12 +127,23 @@ class Escalations implements Ticking {
         Escalation steps = Escalation.of(onDuty, team.managers, team.patience.toMillis());
         EscalationRow known = known(one.alert);
         boolean isSameCall = known != null && known.calledAt == one.alert.calledAt();
-        int step = steps.due(isSameCall ? known.step : -1, isSameCall ? known.steppedAt : 0, now.toEpochMilli());
-        if (step >= 0) {
-            List<Accounts.Member> called =
-                    steps.steps().get(step).stream().map(team.people::get).toList();
-            call(one.vehicle, one.alert, called, row(one.alert, step, now), known == null);
+        Set<String> called = isSameCall ? called(known) : Set.of();
+        Escalation.Call call = steps.due(called, isSameCall ? known.steppedAt : 0, now.toEpochMilli());
+        if (!call.people().isEmpty()) {
+            List<Accounts.Member> people =
+                    call.people().stream().map(team.people::get).toList();
+            EscalationRow row = row(one.alert, isSameCall ? known.step + 1 : 0, now);
+            row.called = names(call.beginsAnew() ? Set.of() : called, call.people());
+            call(one.vehicle, one.alert, people, row, known == null);
         }
+    }
+
+    private static Set<String> called(EscalationRow row) {
+        return row.called.lines().filter(name -> !name.isBlank()).collect(Collectors.toSet());
+    }
+
+    private static String names(Set<String> before, List<String> now) {
+        return Stream.concat(before.stream(), now.stream()).distinct().sorted().collect(Collectors.joining("\n"));
     }
 
     private @Nullable EscalationRow known(Alert alert) {

@@ -60,6 +60,7 @@ public final class FleetVehicle {
     private long judgedSeq;
     private boolean isTouched;
     private boolean isMarked;
+    private volatile boolean hasMovedWhileOut;
 
     /**
      * @param vented the mounts whose sensors measure against the air around them
@@ -239,6 +240,7 @@ public final class FleetVehicle {
 
     void stands(VehicleState newState, String reason, int newRevision) {
         mark();
+        hasMovedWhileOut = false;
         snapshot = snapshot.standing(newState, reason, newRevision);
     }
 
@@ -294,14 +296,32 @@ public final class FleetVehicle {
         return book.find(alertId);
     }
 
-    /** Its open alerts, safe to read. */
+    /** Its open alerts of which people are told, safe to read. */
     public List<Alert> openAlerts() {
-        return isInService() ? openAlerts : List.of();
+        return isTold() ? openAlerts : List.of();
     }
 
     /** What would be open if people were told of its alerts; safe to read. */
     public List<Alert> untoldAlerts() {
-        return isInService() ? List.of() : openAlerts;
+        return isTold() ? List.of() : openAlerts;
+    }
+
+    /** Whether people are told of its alerts: what moves is not out of service, whatever was said; safe to read. */
+    public boolean isTold() {
+        return isInService() || contradictsOutage();
+    }
+
+    /** Whether it was said to be out of service and moved since; safe to read. */
+    public boolean contradictsOutage() {
+        return hasMovedWhileOut && state() == VehicleState.OUT_OF_SERVICE;
+    }
+
+    /** Whether the newest reading of any wheel on the road says that it turns; safe to read. */
+    public boolean isUnderWay() {
+        return sensors.entrySet().stream()
+                .filter(entry -> !entry.getKey().isSpare())
+                .map(entry -> entry.getValue().newest())
+                .anyMatch(newest -> newest != null && Boolean.TRUE.equals(newest.moving()));
     }
 
     /** Makes the book's changes visible to readers. */
@@ -378,6 +398,7 @@ public final class FleetVehicle {
     public void judged(Position position) {
         shown.take(judge, position, sensors.get(position));
         isTouched = true;
+        hasMovedWhileOut |= state() == VehicleState.OUT_OF_SERVICE && isUnderWay();
     }
 
     /** What is known of the cell of the sensor that sits at a wheel; safe to read. */

@@ -10,11 +10,15 @@ import vividcaravan.server.columns.ColumnMemory;
 import vividcaravan.server.columns.Columns;
 import vividcaravan.server.columns.Sheet;
 import vividcaravan.server.ingest.ReadingFileRow.Format;
+import vividcaravan.server.platform.BodyStreams;
 import vividcaravan.server.platform.Refusal;
 
 /** Begins to read files of readings: packed or not, lines of JSON or a table. */
 @Component
 class ReadingFileOpening {
+
+    /** A hundred rows of the longest, several times over. */
+    private static final long MOST_LOOKED_AT = 32L * 1024 * 1024;
 
     private final ReadingParser parser;
     private final ColumnMemory memory;
@@ -53,8 +57,17 @@ class ReadingFileOpening {
      * @throws Refusal if it is nothing that can be read
      */
     Opened open(InputStream raw, @Nullable String said, SheetRows.Units units) {
+        return open(raw, Long.MAX_VALUE, said, units);
+    }
+
+    /** Begins to read what is only looked at: of packed emptiness no more is unpacked than its first rows take. */
+    Opened openToLook(InputStream raw, @Nullable String said, SheetRows.Units units) {
+        return open(raw, MOST_LOOKED_AT, said, units);
+    }
+
+    private Opened open(InputStream raw, long most, @Nullable String said, SheetRows.Units units) {
         try {
-            InputStream in = unpacked(raw);
+            InputStream in = new BufferedInputStream(BodyStreams.bounded(unpacked(raw), most));
             if (format(in) == Format.LINES) {
                 return new Opened(Format.LINES, null, null, new JsonRows(ReadingsController.TOLERANT, parser, in));
             }

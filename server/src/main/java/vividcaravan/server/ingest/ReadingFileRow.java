@@ -59,6 +59,9 @@ class ReadingFileRow {
     @Enumerated(EnumType.STRING)
     State state;
 
+    /** How often it was begun since a row of it was taken in. */
+    int starts;
+
     long rowsDone;
     long bytesDone;
     long accepted;

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -39,6 +40,15 @@ class ReadingFileWorker implements SmartLifecycle {
     private static final int MOST_FAULTS = 20;
 
     private static final int LONGEST_FAULTS = 7_500;
+
+    private static final long AT_REST_MILLIS = TimeUnit.HOURS.toMillis(1);
+
+    /** So often a file is begun without a row of it being taken in; then it is it that ends the product. */
+    private static final int MOST_STARTS = 2;
+
+    private static final String ENDED_THE_PRODUCT =
+            "The product ended twice while it read this file after row %,d, so it is not tried again. Look at the file there, and"
+                    + " send the rest in parts; what came before is stored.";
 
     private static final long LOOK_AGAIN_MILLIS = 60_000;
 
@@ -89,14 +99,23 @@ class ReadingFileWorker implements SmartLifecycle {
     /** The bytes of a file as they are read, unpacked where they are packed, with a count of those that were taken. */
     private static final class Counted extends FilterInputStream {
 
+        private final BooleanSupplier isUnwanted;
         private long count;
 
-        Counted(InputStream in) {
+        Counted(InputStream in, BooleanSupplier isUnwanted) {
             super(in);
+            this.isUnwanted = isUnwanted;
+        }
+
+        private void stopIfUnwanted() throws Unwanted {
+            if (isUnwanted.getAsBoolean()) {
+                throw new Unwanted();
+            }
         }
 
         @Override
         public int read() throws IOException {
+            stopIfUnwanted();
             int next = super.read();
             count += next < 0 ? 0 : 1;
             return next;
@@ -104,10 +123,16 @@ class ReadingFileWorker implements SmartLifecycle {
 
         @Override
         public int read(byte[] bytes, int offset, int length) throws IOException {
+            stopIfUnwanted();
             int read = super.read(bytes, offset, length);
             count += Math.max(read, 0);
             return read;
         }
+    }
+
+    /** Somebody stopped the file, or the product stops, while it was being read. */
+    private static final class Unwanted extends IOException {
+        private static final long serialVersionUID = 1L;
     }
 
     /** Has it look for files at once. */
@@ -174,14 +199,22 @@ class ReadingFileWorker implements SmartLifecycle {
         if (!Files.isDirectory(folder)) {
             return;
         }
-        List<Long> open = session.createSelectionQuery(
-                        "select id from ReadingFileRow where state in (WAITING, RUNNING)", Long.class)
-                .getResultList();
-        try (var files = Files.newDirectoryStream(folder, "*.readings")) {
-            for (Path file : files) {
+        try {
+            // Listed first: one that is moved here while the database is asked is not yet known there, and not listed.
+            List<Path> there = listed("*.readings");
+            List<Long> open = session.createSelectionQuery(
+                            "select id from ReadingFileRow where state in (WAITING, RUNNING)", Long.class)
+                    .getResultList();
+            for (Path file : there) {
                 String id = file.getFileName().toString().replace(".readings", "");
-                if (open.stream().noneMatch(one -> one.toString().equals(id))) {
+                if (open.stream().noneMatch(one -> one.toString().equals(id)) && isAtRest(file)) {
                     Files.deleteIfExists(file);
+                }
+            }
+            // An upload that was cut off by the end of the product.
+            for (Path part : listed("*.part")) {
+                if (isAtRest(part)) {
+                    Files.deleteIfExists(part);
                 }
             }
         } catch (IOException e) {
@@ -189,8 +222,35 @@ class ReadingFileWorker implements SmartLifecycle {
         }
     }
 
+    private List<Path> listed(String names) throws IOException {
+        List<Path> found = new ArrayList<>();
+        try (var files = Files.newDirectoryStream(folder, names)) {
+            files.forEach(found::add);
+        }
+        return found;
+    }
+
+    /** What is still being written, or was moved here by a write that is not on disk yet, is no older than this. */
+    private static boolean isAtRest(Path file) throws IOException {
+        long age = System.currentTimeMillis() - Files.getLastModifiedTime(file).toMillis();
+        return age > AT_REST_MILLIS;
+    }
+
     private void takeIn(ReadingFileRow row) {
-        try (Counted counted = new Counted(Files.newInputStream(ReadingFiles.file(folder, row.id)))) {
+        if (row.starts >= MOST_STARTS) {
+            end(row, State.FAILED, String.format(Locale.ROOT, ENDED_THE_PRODUCT, row.rowsDone));
+            return;
+        }
+        row.starts++;
+        store(row);
+        if (row.state != State.CANCELLED) {
+            read(row);
+        }
+    }
+
+    private void read(ReadingFileRow row) {
+        BooleanSupplier isUnwanted = () -> isStopping || row.id.equals(unwanted);
+        try (Counted counted = new Counted(Files.newInputStream(ReadingFiles.file(folder, row.id)), isUnwanted)) {
             ReadingFileOpening.Opened opened = opening.open(counted, row.mapping, SheetRows.Units.of(row.units));
             long done = row.rowsDone;
             for (long i = 0; i < done && opened.rows().next(); i++) {
@@ -198,14 +258,20 @@ class ReadingFileWorker implements SmartLifecycle {
             }
             Order order = new Order();
             while (takePortion(row, opened.rows(), counted, order)) {
-                if (isStopping || row.id.equals(unwanted)) {
-                    return;
+                if (isUnwanted.getAsBoolean()) {
+                    throw new Unwanted();
                 }
             }
             end(row, State.DONE, order.goesBack ? NOT_BY_TIME : null);
+        } catch (Unwanted e) {
+            leaveAlone(row);
         } catch (NoSuchFileException e) {
             end(row, State.FAILED, String.format(Locale.ROOT, NOT_HERE, row.rowsDone));
         } catch (IOException e) {
+            if (isUnwanted.getAsBoolean()) {
+                leaveAlone(row);
+                return;
+            }
             end(
                     row,
                     State.FAILED,
@@ -218,6 +284,12 @@ class ReadingFileWorker implements SmartLifecycle {
             }
             end(row, State.FAILED, e.getMessage());
         }
+    }
+
+    /** In good order: it is no fault of the file that it was not read to its end. */
+    private void leaveAlone(ReadingFileRow row) {
+        row.starts = 0;
+        store(row);
     }
 
     /** Whether a file goes by time, portion by portion: what comes together is judged together, in the order of its time. */
@@ -278,6 +350,7 @@ class ReadingFileWorker implements SmartLifecycle {
         String text = String.join("\n", faults);
         row.faults = text.isEmpty() ? null : text.substring(0, Math.min(LONGEST_FAULTS, text.length()));
         row.state = State.RUNNING;
+        row.starts = 0;
         store(row);
         if (broken != null) {
             throw broken;

@@ -133,7 +133,7 @@ class ReadingFilesController {
             throws IOException {
         try (InputStream in = request.getInputStream()) {
             ReadingFileOpening.Opened opened =
-                    opening.open(in, columns, new SheetRows.Units(pressure, temperature, zone(timeZone)));
+                    opening.openToLook(in, columns, new SheetRows.Units(pressure, temperature, zone(timeZone)));
             return look(opened);
         }
     }

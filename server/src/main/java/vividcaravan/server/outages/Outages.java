@@ -120,18 +120,15 @@ public class Outages implements Ticking {
                 .filter(one -> one.id() == id && !one.isVehicle())
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("This is in service; there is nothing to end."));
-        List<Long> held = vehicle.openAlerts().stream()
-                .filter(outage::hasHeldBack)
-                .map(Alert::id)
-                .toList();
-        end(vehicle, outage);
-        actions.bringBack(held, who);
+        end(vehicle, outage, who);
     }
 
-    private void end(FleetVehicle vehicle, Outage outage) {
+    /** Ends it with what it holds back: of the two neither is ever done without the other. */
+    private void end(FleetVehicle vehicle, Outage outage, String who) {
         writer.make(view -> vehicle.outages().contains(outage)
                 ? Decision.make(pen -> {
                     close(pen, vehicle, outage);
+                    actions.bringBack(pen, vehicle, outage::hasHeldBack, who);
                     return Done.by(deed(DeedKind.PUT_BACK, vehicle, outage, "ended " + outage.words()));
                 })
                 : Decision.nothing(null));
@@ -182,15 +179,28 @@ public class Outages implements Ticking {
                 continue;
             }
             if (outage.until() <= clock.millis()) {
-                // What was put aside for it comes back by itself at the same time.
-                end(vehicle, outage);
+                end(vehicle, outage, outage.by());
             } else {
                 List<Long> calling = vehicle.openAlerts().stream()
-                        .filter(outage::holdsBack)
+                        .filter(alert -> outage.holdsBack(alert, vehicle.isUnderWay()))
                         .map(Alert::id)
                         .toList();
                 actions.holdBack(calling, outage);
+                callWhatIsNotOut(vehicle, outage);
             }
         }
+    }
+
+    /** What was held back while it stood, and now loses air under way, calls: it is not out of service. */
+    private void callWhatIsNotOut(FleetVehicle vehicle, Outage outage) {
+        if (!vehicle.isUnderWay()) {
+            return;
+        }
+        List<Long> contradicting = vehicle.openAlerts().stream()
+                .filter(outage::hasHeldBack)
+                .filter(alert -> alert.kind().isHeat() || alert.kind().isLossOfAir())
+                .map(Alert::id)
+                .toList();
+        actions.bringBack(contradicting, outage.by());
     }
 }

@@ -3,10 +3,10 @@ package vividcaravan.server.team;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.units.PressureUnit;
@@ -18,7 +18,6 @@ import vividcaravan.server.columns.SheetFaults;
 import vividcaravan.server.columns.SheetKind;
 import vividcaravan.server.columns.SheetRow;
 import vividcaravan.server.columns.Wish;
-import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.View;
 
 /** A table of people, who are invited by mail. */
@@ -54,7 +53,8 @@ class PeopleSheet implements SheetKind {
 
     @Override
     public Prepared prepare(View view, List<SheetRow> rows, SheetFaults faults, Wish wish) {
-        Map<String, Role> invited = new LinkedHashMap<>();
+        List<Invitations.Invited> invited = new ArrayList<>();
+        Set<String> taken = invitations.taken(view);
         Map<String, Long> seen = new HashMap<>();
         for (SheetRow row : rows) {
             String email = row.needed("email", 254);
@@ -68,24 +68,18 @@ class PeopleSheet implements SheetKind {
                 row.fault("email", email + " stands in row " + other + " too.");
                 continue;
             }
-            try {
-                invitations
-                        .inviting(email, role, wish.who(), links.of(wish.address()))
-                        .look(view);
-                invited.put(email, role);
-            } catch (Refusal e) {
-                row.fault(
-                        "email",
-                        e.faults().isEmpty()
-                                ? e.getMessage()
-                                : e.faults().get(0).message());
+            Invitations.Invited one = new Invitations.Invited(email, role);
+            String why = invitations.refusal(one, taken);
+            if (why == null) {
+                invited.add(one);
+            } else {
+                row.fault("email", why);
             }
         }
         links.refusal().ifPresent(why -> faults.add(0, "", why));
         return new Prepared(
                 List.of(invited.size() + " people get a letter with a link to join"),
-                pen -> invited.forEach((email, role) ->
-                        pen.make(invitations.inviting(email, role, wish.who(), links.of(wish.address())))));
+                pen -> invitations.inviteAll(pen, invited, wish.owner(), links.of(wish.address())));
     }
 
     @Override

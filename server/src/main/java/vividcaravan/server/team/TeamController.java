@@ -30,6 +30,7 @@ import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.mail.Outbox;
+import vividcaravan.server.platform.PersonBehind;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Followers;
@@ -124,7 +125,7 @@ class TeamController {
             @PathVariable String userName,
             @RequestParam(required = false) Leaving.@Nullable Tokens tokens,
             Principal who) {
-        leaving.takeOff(userName, tokens == null ? Leaving.Tokens.END : tokens, who.getName());
+        leaving.takeOff(userName, tokens == null ? Leaving.Tokens.END : tokens, PersonBehind.of(who));
         return list();
     }
 
@@ -178,7 +179,7 @@ class TeamController {
         String asked =
                 ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
         Invitations.Invitation invitation =
-                invitations.invite(request.email(), request.role(), who.getName(), links.of(asked));
+                invitations.invite(request.email(), request.role(), PersonBehind.of(who), links.of(asked));
         // Whoever looks into the outbox next finds the letter.
         followers.catchUp();
         return invitation;

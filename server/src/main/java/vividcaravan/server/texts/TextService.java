@@ -1,6 +1,5 @@
 package vividcaravan.server.texts;
 
-import java.io.IOException;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.URISyntaxException;
@@ -11,6 +10,10 @@ import java.net.http.HttpResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -75,10 +78,7 @@ class TextService {
         }
         try {
             for (InetAddress address : InetAddress.getAllByName(host)) {
-                if (address.isLoopbackAddress()
-                        || address.isLinkLocalAddress()
-                        || address.isAnyLocalAddress()
-                        || address.isMulticastAddress()) {
+                if (InsideAddress.isOne(address)) {
                     return Optional.of("\"" + host + "\" is on this machine or in its own network segment, which is not"
                             + " called. Choose a service outside, or set VIVID_TEXTS_ALLOW_INSIDE=true.");
                 }
@@ -113,16 +113,22 @@ class TextService {
                 .header("Vivid-Signature", signature)
                 .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build();
+        // The time-out of a request ends with its head; a body that drips would be waited for without end.
+        CompletableFuture<HttpResponse<Void>> under = http.sendAsync(request, HttpResponse.BodyHandlers.discarding());
         try {
-            int status =
-                    http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode();
+            int status = under.get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS).statusCode();
             return status / HUNDRED == 2 ? Optional.empty() : Optional.of("The service answered " + status + ".");
-        } catch (IOException e) {
-            String said = e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+        } catch (TimeoutException e) {
+            return Optional.of("The service did not answer to the end within " + PATIENCE.toSeconds() + " seconds.");
+        } catch (ExecutionException e) {
+            Throwable cause = e.getCause() == null ? e : e.getCause();
+            String said = cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
             return Optional.of("The service could not be reached: " + said);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return Optional.of("The product was ending.");
+        } finally {
+            under.cancel(true);
         }
     }
 }

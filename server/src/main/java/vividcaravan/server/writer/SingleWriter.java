@@ -120,7 +120,32 @@ public class SingleWriter implements SmartLifecycle {
      * @throws WriteFailed if it failed in a way nobody planned for
      */
     public <T> T make(Change<T> change) {
-        return make(authors.current(), change);
+        return make(change, made -> {});
+    }
+
+    /**
+     * Makes a change, and brings what is kept in memory beside it up to date once it is on disk.
+     *
+     * @param then is given what was made, in the order in which changes were made and before anybody is told
+     */
+    public <T> T make(Change<T> change, Consumer<T> then) {
+        Author author = authors.current();
+        Consumer<StatelessSession> stillLetIn = authors.stillLetIn();
+        return take(new Write<>() {
+            private T made;
+
+            @Override
+            public T make(Pen pen) {
+                stillLetIn.accept(pen.session());
+                made = pen.of(author).make(change);
+                return made;
+            }
+
+            @Override
+            public void onDurable() {
+                then.accept(made);
+            }
+        });
     }
 
     /** The same in the name of {@code author}. */

@@ -165,8 +165,7 @@ class CouplingsTest {
         // 850 kPa at 25 °C are 834 at 20 °C [computed: constant volume].
         assertThat(reasons(id))
                 .contains(
-                        "It runs with TU-1: the middle one of the 2 wheels heard there shows 25 °C and is 2 % under its target"
-                                + " at 20 °C.");
+                        "It runs with TU-1: the median of its 2 wheels is 25 °C, 2 % under its target" + " at 20 °C.");
 
         product.pass(Duration.ofMinutes(40));
         assertThat(reasons(id)).as("nothing was heard of it lately").doesNotContain("It runs with");

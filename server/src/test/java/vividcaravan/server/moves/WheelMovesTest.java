@@ -299,7 +299,7 @@ class WheelMovesTest {
         product.pass(Duration.ofDays(1).plusMinutes(1));
         product.restart();
 
-        assertThat(departure()).contains("wheel nuts to be tightened again: 1L, 1R");
+        assertThat(departure()).contains("retorque wheel nuts: 1L, 1R");
         assertThat(product.door()
                         .postJson(path, "{ \"positions\": [\"1L\", \"2R\"], \"torqueNm\": 600 }")
                         .status())

@@ -57,7 +57,7 @@ public final class SilenceWatch {
         if (!stay.turn().countsAgain(at, ROUND_MILLIS)) {
             return;
         }
-        if (stay.turn().round() == round && heardInRound >= Math.max(2, wheels.size() / 2)) {
+        if (stay.turn().round() == round && heardInRound >= enough(movement.wasMoving(at))) {
             round++;
             heardInRound = 0;
         }
@@ -66,13 +66,21 @@ public final class SilenceWatch {
         look(at, rules, siblings, movement, findings);
     }
 
+    /**
+     * How many make a round. Where a sensor says that the vehicle moves, every wheel turns, and one of two is enough to miss the
+     * other: a trailer of one axle has no third.
+     */
+    private int enough(boolean isSaidToMove) {
+        return Math.max(isSaidToMove ? 1 : 2, wheels.size() / 2);
+    }
+
     private void look(long at, VehicleRules rules, Siblings siblings, Movement movement, Consumer<Finding> findings) {
         int awake = 0;
         for (int i = 0; i < wheels.size(); i++) {
             awake += wheels.get(i).newestAt() >= at - LATELY_MILLIS ? 1 : 0;
         }
         // Where most sleep, those that do are not the ones to wonder at.
-        if (awake < Math.max(2, wheels.size() / 2 + 1)) {
+        if (awake < (movement.wasMoving(at) ? enough(true) : Math.max(2, wheels.size() / 2 + 1))) {
             return;
         }
         boolean isStanding = movement.isStanding(at);

@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.judge.rules.Adjustment;
@@ -22,6 +25,11 @@ class PressureLook {
 
     /** What was said longer ago says nothing of the pressure now. */
     private static final long FRESH_MILLIS = 30L * 60 * 1000;
+
+    private static final long LAST_NIGHT_MILLIS = 24L * 60 * 60 * 1000;
+
+    /** Nearer than this a sensor at a rim shows what the air outside has, °C [our judgement]. */
+    private static final double AS_THE_AIR_C = 5;
 
     private static final double MILD_C = 20;
 
@@ -51,7 +59,7 @@ class PressureLook {
 
         /** Whether it reads right; where nothing is heard, whether it was set to its cold target. */
         boolean isRight() {
-            return advice == null
+            return advice == null || advice.action() == PressureAdvice.Action.HAND_GAUGE
                     ? set != null
                             && set.afterKpa() != null
                             && Math.abs(set.afterKpa() - targetKpa) <= PressureAdvice.toleranceKpa(targetKpa)
@@ -86,14 +94,14 @@ class PressureLook {
         for (Position position : snapshot.description().layout().positions()) {
             double target = snapshot.rules().at(position).orElseThrow().limits().coldKpa();
             Reading newest = vehicle.sensorAt(position).map(KnownSensor::newest).orElse(null);
-            boolean isFresh = isFresh(newest);
+            boolean isFresh = isFresh(newest) || isOfLastNight(vehicle, position, newest, isAirStated);
             // A round is gone with a hand gauge: its figures are a gauge's, wherever the vehicle stands.
             Double gauge = isFresh ? gaugeKpa(vehicle, position, newest) : null;
             PressureAdvice advice =
                     isFresh ? advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated) : null;
             Adjustment set = vehicle.latestAdjustment(position, since).orElse(null);
             boolean isGaugedSince = isFresh && set != null && set.afterKpa() != null && set.at() > newest.at();
-            if (isGaugedSince && advice.action() != PressureAdvice.Action.DO_NOT_INFLATE) {
+            if (isGaugedSince && !isForbidden(advice)) {
                 gauge = set.afterKpa();
                 advice = advice(vehicle, position, target, gauge, newest.temperatureC(), airC, isAirStated);
             }
@@ -122,16 +130,68 @@ class PressureLook {
             double tyreC,
             double airC,
             boolean isAirStated) {
-        // A cap shows the wind, and a guess made from warm tyres makes them look cold.
-        boolean isCap = vehicle.sensorAt(position)
+        boolean isSoaked = vehicle.isSoaked(position);
+        boolean isCold = isAirStated && isSoaked && !isOutside(vehicle, position);
+        PressureAdvice.Known known = new PressureAdvice.Known(
+                isCold, vehicle.isToBeFilled(position), isAirsTemperature(vehicle, position, tyreC, airC, isAirStated));
+        double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
+        PressureAdvice advice = PressureAdvice.of(target, gauge, tyreC, airC, Atmosphere.at(altitude), known);
+        if (hasRunSoft(vehicle, position)) {
+            return advice.afterRunningSoft();
+        }
+        return isUnderAnAlert(vehicle, position) ? advice.underAnAlert() : advice;
+    }
+
+    private static boolean isForbidden(PressureAdvice advice) {
+        return advice.action() == PressureAdvice.Action.DO_NOT_INFLATE
+                || advice.action() == PressureAdvice.Action.SEE_ALERT;
+    }
+
+    private static boolean isOutside(FleetVehicle vehicle, Position position) {
+        return vehicle.sensorAt(position)
                 .flatMap(KnownSensor::mount)
                 .filter(mount -> mount.isOutside())
                 .isPresent();
-        PressureAdvice.Known known = new PressureAdvice.Known(
-                isAirStated && !isCap && vehicle.isSoaked(position), vehicle.isToBeFilled(position));
-        double altitude = vehicle.depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        PressureAdvice advice = PressureAdvice.of(target, gauge, tyreC, airC, Atmosphere.at(altitude), known);
-        return hasRunSoft(vehicle, position) ? advice.afterRunningSoft() : advice;
+    }
+
+    /**
+     * Whether what a sensor shows is the temperature of the air in its tyre: after a night always, in a glued one always; at a rim,
+     * which a brake heats, only where it is as warm as the air outside, and never under a cap in the wind. Where nobody said
+     * what the air outside has, warm tyres would make each other look cold.
+     */
+    static boolean isAirsTemperature(
+            FleetVehicle vehicle, Position position, double tyreC, double airC, boolean isAirStated) {
+        boolean isGlued = vehicle.sensorAt(position)
+                .flatMap(KnownSensor::mount)
+                .filter(mount -> mount == MountKind.GLUED)
+                .isPresent();
+        boolean isAsTheAir = isAirStated && Math.abs(tyreC - airC) <= AS_THE_AIR_C && !isOutside(vehicle, position);
+        return vehicle.isSoaked(position) || isGlued || isAsTheAir;
+    }
+
+    /** What a soaked sensor said before it fell asleep is good for a day, brought to what somebody says that the air has now. */
+    private boolean isOfLastNight(
+            FleetVehicle vehicle, Position position, @Nullable Reading reading, boolean isAirStated) {
+        return isAirStated
+                && reading != null
+                && reading.isMeasurement()
+                && reading.at() >= clock.millis() - LAST_NIGHT_MILLIS
+                && vehicle.isSoaked(position)
+                && !vehicle.isUnderWay();
+    }
+
+    /** Heat, a leak that is not proven closed, exchanged sensors and what people saw: the alert's advice goes before air. */
+    static boolean isUnderAnAlert(FleetVehicle vehicle, Position position) {
+        return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
+                .filter(alert -> position.equals(alert.position())
+                        || alert.kind() == AlertKind.SENSORS_CROSSED
+                                && position.equals(alert.evidence().other()))
+                .anyMatch(alert -> alert.wasLeak()
+                        || alert.isActive()
+                                && (alert.kind().isHeat()
+                                        || alert.kind() == AlertKind.SENSORS_CROSSED
+                                        || alert.kind() == AlertKind.REPORTED_FAULT
+                                                && alert.urgency() != Urgency.PLAN));
     }
 
     /** A tyre that was filled after it ran soft reads perfect, and is not. */

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.Atmosphere;
 import vividcaravan.core.judge.rules.Reading;
@@ -27,6 +26,9 @@ class SeasonalOutlook {
 
     /** What was heard longer ago says little of what is in the tyre now. */
     private static final Duration RECENT = Duration.ofDays(7);
+
+    /** About what tyres have that were not driven lately, °C [our judgement]. */
+    private static final double MILD_C = 20;
 
     private final FleetDirectory fleet;
     private final ColdestReadings coldest;
@@ -109,10 +111,12 @@ class SeasonalOutlook {
     }
 
     private static boolean isLeaking(FleetVehicle vehicle, Position position) {
-        return vehicle.openAlerts().stream()
-                .anyMatch(alert -> position.equals(alert.position())
-                        && alert.isActive()
-                        && (alert.kind() == AlertKind.SLOW_LEAK || alert.kind() == AlertKind.FAST_LEAK));
+        return vehicle.openAlerts().stream().anyMatch(alert -> position.equals(alert.position()) && alert.wasLeak());
+    }
+
+    /** A cap in the wind and the end of a hot run say nothing of what a morning will be. */
+    private static boolean isOfItsAir(FleetVehicle vehicle, Position position, Reading newest) {
+        return PressureLook.isAirsTemperature(vehicle, position, newest.temperatureC(), MILD_C, true);
     }
 
     private Vehicle look(FleetVehicle vehicle, double morningC) {
@@ -123,8 +127,10 @@ class SeasonalOutlook {
         for (Position position : snapshot.description().layout().positions()) {
             KnownSensor sensor = vehicle.sensorAt(position).orElse(null);
             Reading newest = sensor == null ? null : sensor.newest();
-            boolean isRecent =
-                    newest != null && newest.isMeasurement() && newest.at() >= clock.millis() - RECENT.toMillis();
+            boolean isRecent = newest != null
+                    && newest.isMeasurement()
+                    && newest.at() >= clock.millis() - RECENT.toMillis()
+                    && isOfItsAir(vehicle, position, newest);
             if (!isRecent) {
                 unheard += position.isSpare() ? 0 : 1;
                 continue;

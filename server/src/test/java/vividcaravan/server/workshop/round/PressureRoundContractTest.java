@@ -48,7 +48,7 @@ class PressureRoundContractTest {
                 reading(truck.left(), now.minusSeconds(9), 765, 12),
                 reading(truck.right(), now.minusSeconds(9), 630, 12))));
 
-        JsonNode round = opened(truck.ref(), "");
+        JsonNode round = opened(truck.ref(), ", \"airC\": 12");
 
         assertThat(wheel(round, 0).get("action").asString()).isEqualTo("ADD");
         assertThat(wheel(round, 0).get("changeKpa").asDouble()).isCloseTo(35, within(1e-6));
@@ -138,7 +138,7 @@ class PressureRoundContractTest {
         door.readings(array(List.of(
                 reading(truck.left(), now.minusSeconds(9), 800, 12),
                 reading(truck.right(), now.minusSeconds(9), 630, 12))));
-        JsonNode round = opened(truck.ref(), "");
+        JsonNode round = opened(truck.ref(), ", \"airC\": 12");
         assertThat(post(round, "end", "{}").status()).as("one wheel is left").isEqualTo(409);
 
         Door.Answer given = post(
