@@ -15,17 +15,20 @@ class RequestOfAPage extends Request {
   }
 }
 
-globalThis.ResizeObserver = NoResizeObserver;
-globalThis.Request = RequestOfAPage;
-globalThis.fetch = ask;
-Element.prototype.scrollIntoView ??= () => undefined;
-window.matchMedia ??= (query: string) =>
-  Object.assign(new EventTarget(), {
-    matches: query.includes('min-width') || query.includes('width >='),
-    media: query,
-    onchange: null,
-    addListener: () => undefined,
-    removeListener: () => undefined,
-  }) as unknown as MediaQueryList;
+/** Tests of mere reckoning run without a page. */
+if (typeof window !== 'undefined') {
+  globalThis.ResizeObserver = NoResizeObserver;
+  globalThis.Request = RequestOfAPage;
+  globalThis.fetch = ask;
+  Element.prototype.scrollIntoView ??= () => undefined;
+  window.matchMedia ??= (query: string) =>
+    Object.assign(new EventTarget(), {
+      matches: query.includes('min-width') || query.includes('width >='),
+      media: query,
+      onchange: null,
+      addListener: () => undefined,
+      removeListener: () => undefined,
+    }) as unknown as MediaQueryList;
+}
 
 afterEach(forgetAnswers);

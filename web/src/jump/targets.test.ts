@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { VehicleGlance } from '@/api/fleet';
 import type { AlertItem } from '@/api/live';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import { deviationWords, NBSP, number, PRESSURE_UNITS, TEMPERATURE_UNITS, useUnits } from './units';
 

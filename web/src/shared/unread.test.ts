@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { effectScope, nextTick, ref } from 'vue';
 import { describe, expect, it, vi } from 'vitest';
 import { useAttempt } from './useAttempt';

@@ -95,7 +95,7 @@ function choose(): void {
       {{ error?.message }}
     </p>
     <p v-else-if="!data" class="mt-4 text-quiet">Fetching …</p>
-    <p v-if="data && !groups.length" class="mt-4">No vehicle lives here.</p>
+    <p v-if="data && !groups.length" class="mt-4">No vehicles at this depot.</p>
 
     <section v-for="group in groups" :key="group.verdict" class="mt-5">
       <h2 class="flex items-baseline gap-3 border-b-4 pb-1 text-2xl" :class="HUES[group.verdict]">

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { BatteryVisit } from '@/api/due';
 import { byMonth, monthName } from './batteries';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { WheelDays } from '@/api/history';
 import { daysPlot, HEIGHT, lowestDay, rangeOf, WIDTH } from './daysPlot';

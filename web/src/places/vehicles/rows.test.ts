@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { VehicleGlance } from '@/api/fleet';
 import { byDepot, isChosen, lines, matches, NO_CHOICE } from './rows';
@@ -67,7 +68,7 @@ describe('the vehicles', () => {
   it('make a departure list: who may not leave stands first', () => {
     const list = lines([vehicle('A-1', 'Larkmoor'), vehicle('B-2', 'High Tarn', 'STOP_NOW')], true);
     expect(list.map((line) => ('vehicle' in line ? line.vehicle.ref : line.heading))).toEqual([
-      'Not yet',
+      'Must not leave',
       'B-2',
       'May leave',
       'A-1',

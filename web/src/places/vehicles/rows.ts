@@ -36,8 +36,8 @@ export type Verdict = VehicleGlance['departure']['verdict'];
 export const VERDICTS: Verdict[] = ['NOT_YET', 'LOOK_FIRST', 'MAY_LEAVE'];
 
 const VERDICT_WORDS: Record<Verdict, string> = {
-  NOT_YET: 'Not yet',
-  LOOK_FIRST: 'Look first, by hand',
+  NOT_YET: 'Must not leave',
+  LOOK_FIRST: 'Check by hand first',
   MAY_LEAVE: 'May leave',
 };
 

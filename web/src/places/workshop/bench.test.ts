@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { JobItem } from '@/api/jobs';
 import { bareLines, fillFrom, twice, type BenchLine } from './bench';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { DueEntry } from '@/api/due';
 import { dueGroups } from './due';

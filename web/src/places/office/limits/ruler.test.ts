@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { LimitPolicy } from '@/api/limits';
 import { kpaOf, pctOf, SHARES } from '@/shared/limits';

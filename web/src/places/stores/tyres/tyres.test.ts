@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import type { TyreItem } from '@/api/tyres';
 import { chosenTyres, isOld, tyreWords } from './tyres';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import { marks, requestOf, toMakeRoom, vehiclesOf, withStep, type Step } from './steps';
 

@@ -155,7 +155,7 @@ final class EveryScreen {
         look.at(page, "vehicles");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Departure list"))
                 .click();
-        page.getByText("Not yet").waitFor();
+        page.getByText("Must not leave").first().waitFor();
         look.at(page, "departure list");
         page.navigate("/demo");
         page.getByText("What was planted").waitFor();

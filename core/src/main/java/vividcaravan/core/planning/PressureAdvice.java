@@ -83,7 +83,7 @@ public record PressureAdvice(Action action, double targetNowKpa, double changeKp
             return new PressureAdvice(Action.DO_NOT_INFLATE, targetNow, 0);
         }
         if (!known.isAirsTemperature()) {
-            return new PressureAdvice(Action.HAND_GAUGE, targetKpa, 0);
+            return new PressureAdvice(gaugeKpa > targetKpa ? Action.LET_COOL : Action.HAND_GAUGE, targetKpa, 0);
         }
         double missing = targetNow - gaugeKpa;
         if (Math.abs(missing) <= toleranceKpa(targetKpa) + ROUNDING_KPA) {

@@ -13,8 +13,8 @@ import java.util.Optional;
  */
 public record RatedTable(LoadTable table, Integer speedKmh) {
 
-    /** Whoever names no speed means the road, and lorries go as fast there as they may in most countries, km/h [common practice]. */
-    private static final int ROAD_KMH = 80;
+    /** Whoever names no speed means the road; a table for less is one for the field, for a yard or for slow tractors, km/h [our judgement]. */
+    private static final int ROAD_KMH = 65;
 
     /**
      * Of the tables of one size the one for a speed: that for the lowest speed that is not below it.

@@ -82,8 +82,13 @@ class PressureAdviceTest {
         PressureAdvice advice = PressureAdvice.of(
                 850, 923, 95, 25, AbsolutePressure.STANDARD_ATMOSPHERE, new PressureAdvice.Known(false, false, false));
 
-        assertThat(advice.action()).isEqualTo(Action.HAND_GAUGE);
+        PressureAdvice low = PressureAdvice.of(
+                850, 800, 45, 25, AbsolutePressure.STANDARD_ATMOSPHERE, new PressureAdvice.Known(false, false, false));
+
+        assertThat(advice.action()).isEqualTo(Action.LET_COOL);
         assertThat(advice.changeKpa()).isZero();
+        assertThat(low.action()).isEqualTo(Action.HAND_GAUGE);
+        assertThat(low.changeKpa()).isZero();
         assertThat(advice.underAnAlert().action()).isEqualTo(Action.SEE_ALERT);
         assertThat(advice(800, 500, 20, 20).underAnAlert().action()).isEqualTo(Action.DO_NOT_INFLATE);
     }

@@ -35,7 +35,8 @@ final class PlainPath extends ValveBase {
     @Override
     public void invoke(Request request, Response response) throws IOException, ServletException {
         String path = request.getRequestURI();
-        if (path == null || isPlain(path)) {
+        // What the web server has refused already is answered further on.
+        if (path == null || isPlain(path) || response.isError()) {
             getNext().invoke(request, response);
             return;
         }

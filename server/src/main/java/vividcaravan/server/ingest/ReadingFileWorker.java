@@ -231,8 +231,8 @@ class ReadingFileWorker implements SmartLifecycle {
     }
 
     /** What is still being written, or was moved here by a write that is not on disk yet, is no older than this. */
-    private static boolean isAtRest(Path file) throws IOException {
-        long age = System.currentTimeMillis() - Files.getLastModifiedTime(file).toMillis();
+    private boolean isAtRest(Path file) throws IOException {
+        long age = clock.millis() - Files.getLastModifiedTime(file).toMillis();
         return age > AT_REST_MILLIS;
     }
 

@@ -46,13 +46,19 @@ class RecordSchemas implements ModelConverter {
             if (property == null) {
                 continue;
             }
-            if (component.getAnnotatedType().isAnnotationPresent(Nullable.class)) {
+            if (component.getAnnotatedType().isAnnotationPresent(Nullable.class) || isMissingInCore(type, component)) {
                 properties.put(component.getName(), nullable(property));
             } else {
                 required.add(component.getName());
             }
         }
         schema.setRequired(required.isEmpty() ? null : required);
+    }
+
+    /** The core stands on the JDK alone, which has no annotation for it: a figure that may be missing is boxed there. */
+    private static boolean isMissingInCore(Class<?> type, RecordComponent component) {
+        return type.getPackageName().startsWith("vividcaravan.core")
+                && Number.class.isAssignableFrom(component.getType());
     }
 
     private static Schema<?> nullable(Schema<?> property) {

@@ -144,7 +144,7 @@ class NobodyGetsInTest {
     private Door machineOf(Browser browser, String name) {
         HttpResponse<String> made =
                 browser.send("POST", "/api/v1/tokens", "{\"name\":\"" + name + "\",\"scope\":\"MANAGER\"}");
-        assertThat(made.statusCode()).as(made.body()).isEqualTo(201);
+        assertThat(made.statusCode()).as(made.body()).isBetween(200, 201);
         return door.withToken(new tools.jackson.databind.json.JsonMapper()
                 .readTree(made.body())
                 .get("secret")

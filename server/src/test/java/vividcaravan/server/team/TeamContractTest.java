@@ -289,10 +289,9 @@ class TeamContractTest {
 
         assertThat(driver.send("POST", answers, "{ \"answer\": \"HELP\" }").statusCode())
                 .isEqualTo(200);
-        assertThat(door.alertsOf(truck.ref())
-                        .get(0)
-                        .get("driver")
-                        .get("isUrgent")
+        assertThat(door.get("/api/v1/alerts/" + alert)
+                        .json()
+                        .at("/item/driver/isUrgent")
                         .asBoolean())
                 .isTrue();
 
