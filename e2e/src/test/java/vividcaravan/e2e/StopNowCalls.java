@@ -113,7 +113,13 @@ final class StopNowCalls implements AutoCloseable {
     }
 
     private void assertCalledOnce(Product product, String ref) {
-        JsonNode alerts = product.json("/api/v1/alerts?vehicle=" + ref).get("items");
+        // On a slow machine the other sensors have been silent for long enough to say so; that is right and called for
+        // by nobody.
+        List<JsonNode> alerts = product.json("/api/v1/alerts?vehicle=" + ref)
+                .get("items")
+                .valueStream()
+                .filter(alert -> !alert.get("kind").asString().equals("SENSOR_SILENT"))
+                .toList();
         assertThat(alerts).as("alerts of %s", ref).hasSize(1);
         assertThat(alerts.get(0).get("urgency").asString()).isEqualTo("STOP_NOW");
         long steps = product.json("/api/v1/alerts/" + alerts.get(0).get("id").asString())

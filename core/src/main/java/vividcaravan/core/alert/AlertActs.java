@@ -327,7 +327,7 @@ public final class AlertActs {
      * @throws AlertRefused if it is closed, or not about a tyre
      */
     public Alert leftWithTyre(String where) {
-        if (alert.kind().family() != AlertFamily.TYRE) {
+        if (alert.kind().family() != AlertFamily.TYRE && alert.kind().family() != AlertFamily.SEEN) {
             throw new AlertRefused("This is no fault of the tyre; it stays with the wheel.");
         }
         return alert.closed(entry(AlertEntry.Change.TYRE_LEFT, where));

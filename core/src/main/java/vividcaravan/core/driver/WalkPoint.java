@@ -25,6 +25,11 @@ public enum WalkPoint {
         this.urgency = urgency;
     }
 
+    /** Whether it is a fault of the tyre, which goes along when the tyre goes elsewhere. */
+    public boolean isOfTyre() {
+        return this == FLAT || this == DAMAGE || this == TREAD;
+    }
+
     /** The fault as the Desk reads it. */
     public String words() {
         return words;

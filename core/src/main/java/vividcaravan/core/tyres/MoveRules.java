@@ -23,12 +23,12 @@ public record MoveRules(TyreInspection.Rules rules, LocalDate today) {
      *
      * @param tyre what is known of it
      * @param treadMm its last tread reading at the shallowest, mm, or null
-     * @param isMarked whether it was run at 80 % of its target or less and not inspected since
+     * @param mark why it must not be fitted before it was inspected off the vehicle, as a sentence; null where nothing says so
      * @param trouble what is open against it, in words; null if nothing is
      * @param isSerious whether that asks for stopping
      * @param from on which side it turned before; null if it did not
      */
-    public record Standing(Tyre tyre, Double treadMm, boolean isMarked, String trouble, boolean isSerious, Side from) {}
+    public record Standing(Tyre tyre, Double treadMm, String mark, String trouble, boolean isSerious, Side from) {}
 
     /**
      * A wheel.
@@ -48,10 +48,10 @@ public record MoveRules(TyreInspection.Rules rules, LocalDate today) {
     /** What is to be said of {@code standing} at {@code seat}. */
     public List<Advice> of(Standing standing, Seat seat) {
         List<Advice> advice = new ArrayList<>();
-        if (standing.isMarked()) {
-            advice.add(refuse(
-                    "It was run at 80 % of its target or less. It goes to no wheel, not as a spare either, before a"
-                            + " trained person has inspected it off the vehicle."));
+        if (standing.mark() != null) {
+            advice.add(refuse(standing.mark()
+                    + " It goes to no wheel: do not fit it, even as a spare, until a trained person has inspected it off the"
+                    + " vehicle."));
         } else if (standing.isSerious()) {
             advice.add(refuse("An alert is open for it: " + standing.trouble()
                     + ". Have it repaired instead of moving it to another wheel."));

@@ -31,7 +31,7 @@ class MoveRulesTest {
     }
 
     private static Standing standing(Tyre tyre, Double tread) {
-        return new Standing(tyre, tread, false, null, false, Side.LEFT);
+        return new Standing(tyre, tread, null, null, false, Side.LEFT);
     }
 
     private static Seat seat(VehicleKind kind, AxleRole role) {
@@ -52,7 +52,8 @@ class MoveRulesTest {
 
     @Test
     void aTyreThatWasRunSoftGoesToNoWheelNotEvenAsASpare() {
-        Standing marked = new Standing(Tyre.UNKNOWN, 9.0, true, "under target", true, Side.LEFT);
+        Standing marked = new Standing(
+                Tyre.UNKNOWN, 9.0, "It was run at 80 % of its target or less.", "under target", true, Side.LEFT);
         Seat spare = new Seat(Position.parse("S1"), VehicleKind.RIGID_TRUCK, null, null);
 
         assertThat(isRefused(RULES.of(marked, TRUCK_DRIVE))).isTrue();
@@ -61,8 +62,8 @@ class MoveRulesTest {
 
     @Test
     void aTyreThatAsksForStoppingIsMendedInsteadOfMoved() {
-        Standing leaking = new Standing(Tyre.UNKNOWN, null, false, "slow leak", true, Side.LEFT);
-        Standing seeping = new Standing(Tyre.UNKNOWN, null, false, "slow leak", false, Side.LEFT);
+        Standing leaking = new Standing(Tyre.UNKNOWN, null, null, "slow leak", true, Side.LEFT);
+        Standing seeping = new Standing(Tyre.UNKNOWN, null, null, "slow leak", false, Side.LEFT);
 
         assertThat(isRefused(RULES.of(leaking, TRUCK_DRIVE))).isTrue();
         assertThat(RULES.of(seeping, TRUCK_DRIVE))

@@ -35,6 +35,9 @@ public class RetorqueRow {
     @Column(name = "dropped")
     public boolean isDropped;
 
+    /** The move because of which it was dropped; null where none was. */
+    public Long droppedBy;
+
     public Retorque retorque() {
         return new Retorque(Position.parse(position), offAt, dueAt, km);
     }

@@ -170,13 +170,16 @@ class MoveLook {
                 .map(stay -> stay.place())
                 .orElseThrow();
         Optional<Alert> open = openAt(plan, place);
-        boolean isMarked = row != null && row.markedAt != null
-                || open.filter(Alert::isRunSoft).isPresent();
+        String mark = row != null && row.markedAt != null
+                ? row.markedWords == null ? "It is marked." : row.markedWords
+                : open.filter(Alert::isRunSoft)
+                        .map(alert -> "It was run at 80 % of its target or less.")
+                        .orElse(null);
         Optional<Alert> active = open.filter(Alert::isActive).filter(alert -> alert.kind() != AlertKind.HOT_WHEEL_END);
         return new MoveRules.Standing(
                 row == null ? assumed(plan, place) : row.tyre(),
                 tread == null ? null : tread.shallowestMm,
-                isMarked,
+                mark,
                 active.map(alert -> alert.kind().words()).orElse(null),
                 active.filter(alert -> alert.urgency() == Urgency.STOP_NOW || alert.urgency() == Urgency.NEXT_STOP)
                         .isPresent(),
@@ -189,13 +192,13 @@ class MoveLook {
                 .orElse(Tyre.UNKNOWN);
     }
 
-    /** What is open against the tyre at a place. */
+    /** What is open against the tyre at a place: what says most, and of that what marks it. */
     static Optional<Alert> openAt(MovePlan plan, TyrePlace place) {
         return place.asWheel().flatMap(wheel -> Stream.concat(
                         plan.vehicle(wheel).openAlerts().stream(), plan.vehicle(wheel).untoldAlerts().stream())
                 .filter(alert -> wheel.position().equals(alert.position())
-                        && alert.kind().family() == AlertFamily.TYRE)
-                .findFirst());
+                        && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert)))
+                .min(Comparator.comparing((Alert alert) -> !alert.isRunSoft()).thenComparing(Alert::urgency)));
     }
 
     private static MoveRules.Seat seat(FleetVehicle vehicle, Position position) {

@@ -44,7 +44,7 @@ public class Retorques {
         List<Retorque> known = new ArrayList<>();
         for (Retorque open : vehicle.retorques()) {
             if (wheels.contains(open.position())) {
-                drop(pen, vehicle, open.position());
+                drop(pen, vehicle, open.position(), move);
             } else {
                 known.add(open);
             }
@@ -64,30 +64,56 @@ public class Retorques {
         vehicle.toRetorque(known);
     }
 
-    private static void drop(Pen pen, FleetVehicle vehicle, Position position) {
+    private static void drop(Pen pen, FleetVehicle vehicle, Position position, @Nullable Long move) {
         pen.session()
-                .createMutationQuery("update RetorqueRow set isDropped = true where vehicleId = :vehicle"
-                        + " and position = :position and doneAt is null")
+                .createMutationQuery(
+                        "update RetorqueRow set isDropped = true, droppedBy = :move where vehicleId = :vehicle"
+                                + " and position = :position and doneAt is null and isDropped = false")
+                .setParameter("move", move)
                 .setParameter("vehicle", vehicle.id())
                 .setParameter("position", position.code())
                 .executeUpdate();
     }
 
     /** A wheel was taken off and none put on: there is nothing to tighten. */
-    void takenOff(Pen pen, FleetVehicle vehicle, Collection<Position> wheels) {
+    void takenOff(Pen pen, FleetVehicle vehicle, Collection<Position> wheels, @Nullable Long move) {
         if (wheels.isEmpty()) {
             return;
         }
-        wheels.forEach(position -> drop(pen, vehicle, position));
+        wheels.forEach(position -> drop(pen, vehicle, position, move));
         vehicle.toRetorque(vehicle.retorques().stream()
                 .filter(open -> !wheels.contains(open.position()))
                 .toList());
     }
 
+    /** A move was undone: its own nuts are due no more, and those that it had dropped are due again; no others change. */
+    void undone(Pen pen, Collection<FleetVehicle> vehicles, long move) {
+        pen.session()
+                .createMutationQuery("update RetorqueRow set isDropped = true where moveId = :move and doneAt is null")
+                .setParameter("move", move)
+                .executeUpdate();
+        pen.session()
+                .createMutationQuery(
+                        "update RetorqueRow set isDropped = false, droppedBy = null where droppedBy = :move"
+                                + " and doneAt is null")
+                .setParameter("move", move)
+                .executeUpdate();
+        for (FleetVehicle vehicle : vehicles) {
+            vehicle.toRetorque(View.of(pen.session())
+                    .select(
+                            "from RetorqueRow where vehicleId = :vehicle and doneAt is null and isDropped = false order by id",
+                            RetorqueRow.class)
+                    .setParameter("vehicle", vehicle.id())
+                    .getResultStream()
+                    .map(RetorqueRow::retorque)
+                    .toList());
+        }
+    }
+
     /** A wheel that is described away has no nuts. */
     @EventListener
     void redescribed(VehicleRedescribed event) {
-        takenOff(event.pen(), event.vehicle(), event.gone());
+        takenOff(event.pen(), event.vehicle(), event.gone(), null);
     }
 
     /**

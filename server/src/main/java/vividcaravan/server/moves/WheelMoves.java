@@ -13,6 +13,7 @@ import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.MoveFault;
@@ -151,10 +152,12 @@ public class WheelMoves {
                     .insert(MoveDistanceRow.of(
                             move.id, fleet.existing(one.vehicle()).id(), one.km())));
         }
+        List<Carried> carried = new ArrayList<>();
         for (TyrePlacing.Made one : outcome.made()) {
-            leave(pen, plan, one, who);
+            carried.addAll(leave(pen, plan, one, who));
         }
         store(pen, plan, outcome.after());
+        arrive(pen, plan, carried, who);
         loseSensors(pen, outcome.made(), true);
         addRetorques(pen, outcome.made(), move.id, plan.at());
         Deed deed = deed(DeedKind.WHEELS_MOVED, "moved", plan, outcome.made(), move.id);
@@ -170,27 +173,51 @@ public class WheelMoves {
         return new Done<>(move.id, deed);
     }
 
-    /** What is open against a tyre ends at the wheel that it leaves; a mark stays with the tyre. */
-    private void leave(Pen pen, MovePlan plan, TyrePlacing.Made made, String who) {
+    /** Trouble of a tyre that stands at the wheel it goes to, once all have left theirs. */
+    private record Carried(TyrePlace.AtWheel to, Alert alert, String words) {}
+
+    /** What is open against a tyre ends at the wheel that it leaves, and goes along: to the next wheel, or as a mark. */
+    private List<Carried> leave(Pen pen, MovePlan plan, TyrePlacing.Made made, String who) {
+        List<Carried> carried = new ArrayList<>();
         if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
-            return;
+            return carried;
         }
         FleetVehicle vehicle = plan.vehicle(wheel);
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            if (!wheel.position().equals(alert.position()) || !alert.goesWithTyre()) {
+            if (!wheel.position().equals(alert.position()) || !Trouble.goesAlong(alert)) {
                 continue;
             }
-            String where = "The tyre went to " + plan.words(made.to()) + ".";
-            Alert closed = alert.by(who, clock.millis()).leftWithTyre(where);
-            vehicle.book().replace(closed);
-            vehicle.publishAlerts();
-            alerts.save(pen, vehicle, closed);
-            if (alert.isRunSoft() && !made.to().isForGood()) {
-                TyreRow row = pen.session().get(TyreRow.class, made.tyre());
-                row.markedAt = clock.instant();
-                row.markedWords = "Run at 80 % of its target or less at " + plan.words(wheel) + ".";
-                pen.session().update(row);
+            if (!Trouble.staysToo(alert)) {
+                Alert closed =
+                        alert.by(who, clock.millis()).leftWithTyre("The tyre went to " + plan.words(made.to()) + ".");
+                vehicle.book().replace(closed);
+                vehicle.publishAlerts();
+                alerts.save(pen, vehicle, closed);
             }
+            if (made.to() instanceof TyrePlace.AtWheel next) {
+                if (Trouble.standsAtNextWheel(alert)) {
+                    carried.add(new Carried(next, alert, "it came with its tyre from " + plan.words(wheel)));
+                }
+            } else if (!made.to().isForGood()) {
+                Trouble.mark(alert, plan.words(wheel)).ifPresent(mark -> mark(pen, made.tyre(), mark));
+            }
+        }
+        return carried;
+    }
+
+    private void mark(Pen pen, long tyre, String why) {
+        TyreRow row = pen.session().get(TyreRow.class, tyre);
+        row.markedAt = clock.instant();
+        row.markedWords = why;
+        pen.session().update(row);
+    }
+
+    private void arrive(Pen pen, MovePlan plan, List<Carried> carried, String who) {
+        for (Carried one : carried) {
+            FleetVehicle vehicle = plan.vehicle(one.to());
+            Alert here = vehicle.book().carry(one.alert(), one.to().position(), one.words(), who, plan.at());
+            vehicle.publishAlerts();
+            alerts.save(pen, vehicle, here);
         }
     }
 
@@ -228,7 +255,7 @@ public class WheelMoves {
             });
         }
         off.forEach((vehicle, wheels) ->
-                retorques.takenOff(pen, fleet.vehicle(vehicle).orElseThrow(), wheels));
+                retorques.takenOff(pen, fleet.vehicle(vehicle).orElseThrow(), wheels, move));
         on.forEach(
                 (vehicle, wheels) -> retorques.putOn(pen, fleet.vehicle(vehicle).orElseThrow(), wheels, move, at));
     }
@@ -338,51 +365,101 @@ public class WheelMoves {
         move.undoneAt = clock.instant();
         move.undoneBy = who;
         pen.session().update(move);
+        List<Alert> left = made.stream()
+                .flatMap(one -> leftWith(plan, one, move.madeAt.toEpochMilli()).stream())
+                .toList();
+        List<Carried> carried = new ArrayList<>();
+        made.forEach(one -> carried.addAll(goBack(pen, plan, one, move.movedAt, who)));
         for (TyrePlacing.Made one : made) {
-            comeBack(pen, plan, one, move.madeAt.toEpochMilli(), who);
+            comeBack(pen, plan, one, left, who);
         }
+        arrive(pen, plan, carried.stream().filter(one -> !isOpen(plan, one)).toList(), who);
         loseSensors(pen, made, false);
         store(pen, plan, plan.placing().undone(made, move.movedAt));
-        dropRetorques(pen, id, made);
+        retorques.undone(pen, vehicles(made), id);
         return Done.by(deed(DeedKind.WHEELS_MOVE_UNDONE, "undid the move of", plan, made, id));
     }
 
+    /** What ended at a wheel because its tyre left. */
+    private static List<Alert> leftWith(MovePlan plan, TyrePlacing.Made made, long since) {
+        return made.from()
+                .asWheel()
+                .map(wheel -> plan.vehicle(wheel).book().alerts().stream()
+                        .filter(alert -> wheel.position().equals(alert.position())
+                                && alert.closedAt() != null
+                                && alert.closedAt() >= since
+                                && alert.closedOn()
+                                        .filter(on -> on == ClosedOn.TYRE_LEFT)
+                                        .isPresent())
+                        .toList())
+                .orElse(List.of());
+    }
+
     /** What ended since the tyre left stands again, and so does its mark. */
-    private void comeBack(Pen pen, MovePlan plan, TyrePlacing.Made made, long since, String who) {
+    private void comeBack(Pen pen, MovePlan plan, TyrePlacing.Made made, List<Alert> left, String who) {
         if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
             return;
         }
         FleetVehicle vehicle = plan.vehicle(wheel);
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            boolean hasLeft = wheel.position().equals(alert.position())
-                    && alert.closedAt() != null
-                    && alert.closedAt() >= since
-                    && alert.closedOn().filter(on -> on == ClosedOn.TYRE_LEFT).isPresent();
-            if (hasLeft) {
-                Alert back = alert.by(who, clock.millis()).backWithTyre("The move of its tyre was undone.");
-                vehicle.book().replace(back);
-                vehicle.publishAlerts();
-                alerts.save(pen, vehicle, back);
-                TyreRow row = pen.session().get(TyreRow.class, made.tyre());
-                row.markedAt = null;
-                row.markedWords = null;
-                pen.session().update(row);
+            if (left.stream().noneMatch(one -> one.id() == alert.id())) {
+                continue;
             }
+            Alert back = alert.by(who, clock.millis()).backWithTyre("The move of its tyre was undone.");
+            vehicle.book().replace(back);
+            vehicle.publishAlerts();
+            alerts.save(pen, vehicle, back);
+            TyreRow row = pen.session().get(TyreRow.class, made.tyre());
+            row.markedAt = null;
+            row.markedWords = null;
+            pen.session().update(row);
         }
     }
 
-    private void dropRetorques(Pen pen, long move, List<TyrePlacing.Made> made) {
-        pen.session()
-                .createMutationQuery("update RetorqueRow set isDropped = true where moveId = :move and doneAt is null")
-                .setParameter("move", move)
-                .executeUpdate();
+    private static boolean isOpen(MovePlan plan, Carried carried) {
+        return plan.vehicle(carried.to()).book().alerts().stream()
+                .anyMatch(alert -> alert.state() != AlertState.CLOSED
+                        && carried.to().position().equals(alert.position())
+                        && alert.kind().family() == carried.alert().kind().family());
+    }
+
+    private Set<FleetVehicle> vehicles(List<TyrePlacing.Made> made) {
+        Set<FleetVehicle> vehicles = new LinkedHashSet<>();
         for (TyrePlacing.Made one : made) {
-            one.to().asWheel().ifPresent(wheel -> {
-                FleetVehicle vehicle = fleet.vehicle(wheel.vehicle()).orElseThrow();
-                vehicle.toRetorque(vehicle.retorques().stream()
-                        .filter(open -> !open.position().equals(wheel.position()))
-                        .toList());
-            });
+            for (TyrePlace place : List.of(one.from(), one.to())) {
+                place.asWheel().flatMap(wheel -> fleet.vehicle(wheel.vehicle())).ifPresent(vehicles::add);
+            }
         }
+        return vehicles;
+    }
+
+    /** What a tyre earned at the wheel that it is taken from again goes with it. */
+    private List<Carried> goBack(Pen pen, MovePlan plan, TyrePlacing.Made made, long movedAt, String who) {
+        List<Carried> carried = new ArrayList<>();
+        if (!(made.to() instanceof TyrePlace.AtWheel wheel)) {
+            return carried;
+        }
+        FleetVehicle vehicle = plan.vehicle(wheel);
+        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
+            boolean isOfTheTyre = wheel.position().equals(alert.position())
+                    && Trouble.goesAlong(alert)
+                    && alert.openedAt() >= movedAt;
+            if (!isOfTheTyre) {
+                continue;
+            }
+            if (!(made.from() instanceof TyrePlace.AtWheel before)) {
+                Trouble.mark(alert, plan.words(wheel)).ifPresent(mark -> mark(pen, made.tyre(), mark));
+            } else if (Trouble.standsAtNextWheel(alert)) {
+                carried.add(new Carried(before, alert, "it came back with its tyre from " + plan.words(wheel)));
+            }
+            if (!Trouble.staysToo(alert)) {
+                Alert closed = alert.by(who, clock.millis())
+                        .leftWithTyre("The move was undone: its tyre is " + plan.words(made.from()) + ".");
+                vehicle.book().replace(closed);
+                vehicle.publishAlerts();
+                alerts.save(pen, vehicle, closed);
+            }
+        }
+        return carried;
     }
 }

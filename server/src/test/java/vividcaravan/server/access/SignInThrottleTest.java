@@ -20,14 +20,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.mockito.Mock;
 import org.mockito.junit.jupiter.MockitoExtension;
+import org.springframework.security.authentication.BadCredentialsException;
 import vividcaravan.server.platform.Refusal;
 
 @ExtendWith(MockitoExtension.class)
 @Tag("long")
 class SignInThrottleTest {
 
-    private static final class Wrong extends RuntimeException {
+    private static final class Wrong extends BadCredentialsException {
         private static final long serialVersionUID = 1L;
+
+        Wrong() {
+            super("wrong");
+        }
     }
 
     @Mock
@@ -62,6 +67,18 @@ class SignInThrottleTest {
     @Test
     void letsAFewMistakesPass() {
         fail("quill", "10.0.0.1", null, SignInThrottle.MOST_PER_NAME - 1);
+
+        assertThat(right("quill", "10.0.0.1", null)).isEqualTo("in");
+    }
+
+    @Test
+    void aLookThatBreaksCostsNoTry() {
+        for (int i = 0; i < 2 * SignInThrottle.MOST_PER_NAME; i++) {
+            assertThatThrownBy(() -> throttle.attempt("quill", "10.0.0.1", null, () -> {
+                        throw new IllegalStateException("the database is away");
+                    }))
+                    .isInstanceOf(IllegalStateException.class);
+        }
 
         assertThat(right("quill", "10.0.0.1", null)).isEqualTo("in");
     }

@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
@@ -17,6 +18,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 import vividcaravan.server.Patience;
@@ -34,6 +36,8 @@ class WheelMovesTest {
                 { "position": "1R", "code": "A00002", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" },
                 { "position": "2L", "code": "C00001", "mount": "CAP", "fittedAt": "2026-10-01T00:00:00Z" },
                 { "position": "2R", "code": "C00002", "mount": "CAP", "fittedAt": "2026-10-01T00:00:00Z" } ] }""";
+
+    private static final String PASSWORD = "four words in a row";
 
     @TempDir
     static Path folder;
@@ -132,6 +136,35 @@ class WheelMovesTest {
                 .json()
                 .get("departure")
                 .toString();
+    }
+
+    private void report(String position, String point) {
+        String name = "walks-" + point.toLowerCase(Locale.ROOT);
+        product.door()
+                .postJson(
+                        "/api/v1/accounts",
+                        "{ \"userName\": \"%s\", \"displayName\": \"O. Tansley\", \"role\": \"DRIVER\", \"password\": \"%s\" }"
+                                .formatted(name, PASSWORD));
+        product.door().putJson("/api/v1/accounts/" + name + "/vehicles", "{ \"vehicles\": [ \"LM-31\" ] }");
+        Browser driver = new Browser(product.door().withToken(null));
+        driver.signIn(name, PASSWORD);
+        assertThat(driver.send(
+                                "POST",
+                                "/api/v1/vehicles/" + product.ownName("LM-31") + "/walks",
+                                "{ \"faults\": [ { \"position\": \"" + position + "\", \"point\": \"" + point
+                                        + "\" } ] }")
+                        .statusCode())
+                .isEqualTo(201);
+    }
+
+    private List<String> openAlerts() {
+        return product.door()
+                .get("/api/v1/alerts?vehicle=LM-31")
+                .json()
+                .get("items")
+                .valueStream()
+                .map(alert -> alert.get("position").asString())
+                .toList();
     }
 
     @Test
@@ -309,6 +342,90 @@ class WheelMovesTest {
                         .status())
                 .isEqualTo(200);
         assertThat(departure()).doesNotContain("nuts");
+    }
+
+    /** A mistaken second move that is undone takes back itself and nothing else. */
+    @Test
+    void undoingAMoveLeavesTheNutsOfTheOneBeforeDue() {
+        String path = "/api/v1/vehicles/LM-31/retorques";
+        move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+        product.pass(Duration.ofMinutes(5));
+        String mistaken = move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+
+        assertThat(undo(mistaken).status()).isEqualTo(200);
+
+        assertThat(product.door().get(path).json().get("items")).hasSize(2);
+        product.pass(Duration.ofDays(1).plusMinutes(1));
+        assertThat(departure()).contains("retorque wheel nuts: 1L, 1R");
+        product.pass(Duration.ofDays(1));
+        assertThat(departure()).contains("wheel nuts overdue, retorque: 1L, 1R").contains("NOT_YET");
+    }
+
+    @Test
+    void nutsOfAMoveThatWasUndoneItselfDoNotComeBackWithAnother() {
+        String first = move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+        product.pass(Duration.ofMinutes(5));
+        String second = move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+
+        assertThat(undo(second).status()).isEqualTo(200);
+        assertThat(undo(first).status()).isEqualTo(200);
+
+        assertThat(product.door().get("/api/v1/vehicles/LM-31/retorques").json().get("items"))
+                .isEmpty();
+    }
+
+    /** A store tyre is put on, run soft and taken from there again by an undo: the mark goes with it, not to the old tyre. */
+    @Test
+    void whatATyreEarnedGoesBackWithItWhenItsMoveIsUndone() {
+        String stored = product.door()
+                .postJson("/api/v1/tyres", "{ \"tyre\": { \"size\": \"315/80 R22.5\" } }")
+                .json()
+                .at("/tyre/id")
+                .asString();
+        product.pass(Duration.ofMinutes(1));
+        String exchange = move(request(
+                away("1L", "STORE", ", \"sensor\": \"STAYS\""),
+                "{ \"tyre\": \"" + stored + "\", \"to\": { \"vehicle\": \"LM-31\", \"position\": \"1L\" } }"));
+        product.pass(Duration.ofHours(2));
+        say("A00001", product.now().minusSeconds(1_200), 600, 18);
+        assertThat(departure()).contains("run soft");
+
+        assertThat(undo(exchange).status()).isEqualTo(200);
+
+        assertThat(product.door().get("/api/v1/tyres/" + stored).text()).contains("Run at 80 %");
+        assertThat(departure()).doesNotContain("run soft");
+    }
+
+    /** What a driver saw on a tyre stands at the wheel to which the tyre goes, until somebody inspects it. */
+    @Test
+    void whatWasSeenOnATyreStandsAtTheWheelToWhichItGoes() {
+        report("1L", "TREAD");
+
+        move(request(step("1L", "1R", ""), step("1R", "1L", "")));
+
+        assertThat(openAlerts()).containsExactly("1R");
+    }
+
+    /** A cut is seen: the tyre goes to no wheel; it may go to be repaired, and is marked there. */
+    @Test
+    void aTyreWithSeenDamageGoesToNoWheelAndIsMarkedWhereItLies() {
+        report("1L", "DAMAGE");
+
+        assertThat(product.door()
+                        .postJson("/api/v1/wheel-moves", request(step("1L", "1R", ""), step("1R", "1L", "")))
+                        .status())
+                .isEqualTo(409);
+
+        move(request(away("1L", "REPAIRER", "")));
+
+        String tyre = product.door()
+                .get("/api/v1/wheel-moves")
+                .json()
+                .at("/items/0/steps/0/tyre")
+                .asString();
+
+        assertThat(openAlerts()).isEmpty();
+        assertThat(product.door().get("/api/v1/tyres/" + tyre).text()).contains("Seen on it at");
     }
 
     @Test
