@@ -35,7 +35,9 @@ class DemoLooksElsewhereTest extends InDemo {
         page.locator("details summary").first().click();
 
         Axe.assertNothingFound(page, "the driver's page");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Abfahrtkontrolle beginnen")))
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Abfahrtkontrolle beginnen")))
                 .first()
                 .click();
         page.getByText("Radmutter lose, fehlt oder mit Rostfahne").click();

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -151,11 +152,30 @@ class EquipTest extends InOwnFleet {
         page.getByLabel("Add a vehicle").fill("LM-61");
         page.getByLabel("Add a vehicle").press("Enter");
         button(page, "Begin the round").click();
-        assertThat(page.getByText("7 wheels are left.")).isVisible();
-        // Nobody said what the air outside has, and the tyres did not stand for hours: nothing is let out.
-        assertThat(page.getByText("not known to be cold").first()).isVisible();
-        button(page, "I set it: axle 2 left inner of LM-61").click();
-        button(page, "Record it").click();
+        assertThat(page.getByText("8 wheels are left.")).isVisible();
+        // Nobody said what the air outside has, and the tyres did not stand for hours: nothing is let out, and what a
+        // sensor
+        // at a rim shows says of no wheel that it is right; a hand gauge does.
+        assertThat(page.getByText("may be warm: let it cool, never bleed it hot")
+                        .first())
+                .isVisible();
+        assertThat(page.getByText("let it cool, then use the hand gauge").first())
+                .isVisible();
+        int left = 8;
+        for (String wheel : List.of(
+                "axle 1 right",
+                "axle 2 left outer",
+                "axle 2 left inner",
+                "axle 2 right inner",
+                "axle 2 right outer",
+                "axle 3 left",
+                "axle 3 right")) {
+            button(page, "I set it: " + wheel + " of LM-61").click();
+            button(page, "Record it").click();
+            left--;
+            assertThat(page.getByText(left == 1 ? "1 wheel is left." : left + " wheels are left."))
+                    .isVisible();
+        }
         for (String position : tyres.codes.keySet()) {
             if (!position.equals("1L") && !position.equals("2LO")) {
                 tyres.kpa.put(position, 780.0);

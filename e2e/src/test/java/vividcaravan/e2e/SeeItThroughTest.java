@@ -163,7 +163,9 @@ class SeeItThroughTest extends InOwnFleet {
         hours(truck, 2, 2, hour -> 800, hour -> 25);
         Page phone = driverOf("walk-driver", ref);
         phone.getByText("heute noch nicht").waitFor();
-        phone.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Abfahrtkontrolle beginnen")))
+        phone.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Abfahrtkontrolle beginnen")))
                 .click();
         button(phone, "Radmutter lose, fehlt oder mit Rostfahne").click();
         button(phone, "Schicken, was ich gefunden habe").click();
