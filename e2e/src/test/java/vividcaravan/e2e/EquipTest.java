@@ -171,6 +171,7 @@ class EquipTest extends InOwnFleet {
                 "axle 3 left",
                 "axle 3 right")) {
             button(page, "I set it: " + wheel + " of LM-61").click();
+            page.getByLabel("Hand gauge after").fill("780 kPa");
             button(page, "Record it").click();
             left--;
             assertThat(page.getByText(left == 1 ? "1 wheel is left." : left + " wheels are left."))

@@ -28,9 +28,11 @@ class SeasonTest extends InOwnFleet {
                 .isEqualTo(200);
         Instant now = Instant.now();
         List<String> readings = new ArrayList<>();
-        for (int minute = 240; minute > 0; minute--) {
-            readings.add("{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%d,\"temperatureC\":%d,\"batteryMv\":%d}"
-                    .formatted(code, now.minusSeconds(minute * 60L), kpa, celsius, batteryMv));
+        // It stands long enough for its tyres to be as the air is.
+        for (int minute = 300; minute > 0; minute--) {
+            readings.add(
+                    "{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%d,\"temperatureC\":%d,\"batteryMv\":%d,\"moving\":false}"
+                            .formatted(code, now.minusSeconds(minute * 60L), kpa, celsius, batteryMv));
         }
         product.post("/api/v1/readings", Product.TOKEN, "application/json", "[" + String.join(",", readings) + "]");
     }
