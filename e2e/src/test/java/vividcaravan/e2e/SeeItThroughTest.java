@@ -96,7 +96,7 @@ class SeeItThroughTest extends InOwnFleet {
         button(desk, "Instruct driver I").click();
         assertThat(desk.getByText(ref + ", Achse 1 von vorn, linke Seite")).isVisible();
         button(desk, "Tell O. Tansley").click();
-        assertThat(phone.getByText("Von der Werkstatt gesagt um")).isVisible();
+        assertThat(phone.getByText("Anweisung der Werkstatt von")).isVisible();
         assertThat(desk.getByText("their page: seen")).isVisible();
         button(phone, "Ich habe angehalten").click();
         button(phone, "Er ist platt").click();
