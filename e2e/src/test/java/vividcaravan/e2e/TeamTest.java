@@ -10,6 +10,12 @@ import org.junit.jupiter.api.Test;
 /** People who are asked to join, and see what is theirs. */
 class TeamTest extends InOwnFleet {
 
+    /** The first entry of the logbook is to be on its first page. */
+    @Override
+    boolean isAlone() {
+        return true;
+    }
+
     @Test
     void aDriverIsInvitedJoinsAndSeesWhatIsAssignedToThem() {
         describedVehicle("LM-64");
