@@ -14,7 +14,7 @@ import { urgencyText, urgencyWords } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import SafetyNotes from '../desk/SafetyNotes.vue';
-import { reportOf, type Decision } from './repair';
+import { reportOf, TYRE_CHANGED, type Decision } from './repair';
 
 /** What an alert wants done at a wheel, and what was found and done there. */
 const props = defineProps<{ id: string }>();
@@ -41,7 +41,7 @@ const FOUND = [
 const DONE = [
   'repaired',
   'valve changed',
-  'tyre changed',
+  TYRE_CHANGED,
   'set to target cold',
   'brake put right',
   'sensor changed',
@@ -97,7 +97,7 @@ async function end(): Promise<void> {
   const isOver = await attempt(() =>
     now.closes
       ? act('CLOSE', [alert], { ...now.closes, verdict: 'RIGHT' })
-      : act('END_JOB', [alert], { reason: now.reason }),
+      : act('END_JOB', [alert], { reason: now.reason, isTyreChanged: now.isTyreChanged }),
   );
   if (isOver) heading.value?.focus();
 }

@@ -11,6 +11,9 @@ interface Answers {
   inspection?: { by: string; inside: string; decision: Decision } | undefined;
 }
 
+/** What was done, in the words of the page, that ends a tyre at its wheel. */
+export const TYRE_CHANGED = 'tyre changed';
+
 const DECIDED: Record<Decision, string> = {
   BACK: 'back in service',
   REPAIRED: 'repaired',
@@ -23,7 +26,7 @@ export function reportOf({
   done,
   words,
   inspection,
-}: Answers): { reason: string; closes?: ActMore } | undefined {
+}: Answers): { reason: string; isTyreChanged: boolean; closes?: ActMore } | undefined {
   const own = words.trim();
   if (!(found.length && done.length) && !own) return undefined;
   const reason = [
@@ -33,17 +36,21 @@ export function reportOf({
   ]
     .filter(Boolean)
     .join(' ');
-  if (!inspection) return { reason };
+  // What was known of the old tyre is not known of the new one.
+  const isTyreChanged = done.includes(TYRE_CHANGED);
+  if (!inspection) return { reason, isTyreChanged };
   const by = inspection.by.trim();
   const inside = inspection.inside.trim();
   if (!by || !inside) return undefined;
   const isScrapped = inspection.decision === 'SCRAPPED';
   return {
     reason,
+    isTyreChanged,
     closes: {
       reason: `${reason} Inside: ${inside}. Decision: ${DECIDED[inspection.decision]}.`,
       inspectedBy: by,
       isScrapped,
+      isTyreChanged,
     },
   };
 }

@@ -170,6 +170,11 @@ public final class Door {
                 + celsius + "}";
     }
 
+    /** One whose sensor says that the vehicle moves. */
+    public static String onTheRoad(String sensor, Instant at, double kpa, double celsius) {
+        return reading(sensor, at, kpa, celsius).replace("}", ",\"moving\":true}");
+    }
+
     public static String array(List<String> readings) {
         return "[" + String.join(",", readings) + "]";
     }

@@ -51,42 +51,77 @@ public record Alert(
     public static Alert open(long id, Finding.Raised found) {
         AlertEntry first =
                 new AlertEntry(found.at(), AlertEntry.Change.OPENED, found.kind(), found.urgency(), null, null);
-        return new Alert(
-                id,
-                found.position(),
-                found.kind(),
-                found.urgency(),
-                AlertState.NEW,
-                found.at(),
-                null,
-                null,
-                found.at(),
-                true,
-                found.evidence().isRunSoft(),
-                found.evidence(),
-                Handling.NONE,
-                List.of(first));
+        return opened(id, found.position(), first, found.evidence().isRunSoft(), found.evidence());
     }
 
     /** Opens an alert on what somebody saw at {@code at}. */
     public static Alert open(long id, Sight seen, long at) {
         AlertEntry first = new AlertEntry(
                 at, AlertEntry.Change.OPENED, AlertKind.REPORTED_FAULT, seen.urgency(), seen.who(), seen.words());
+        return opened(id, seen.position(), first, seen.isFlat(), Evidence.ofSight(at));
+    }
+
+    /**
+     * Opens an alert on what a tyre brought along from where it was.
+     *
+     * @param before the alert as it stood there
+     * @param words where it comes from, for its record
+     * @param who who moved the tyre
+     */
+    static Alert carried(long id, Alert before, Position position, String words, String who, long at) {
+        return opened(
+                id,
+                position,
+                before.carrying(AlertEntry.Change.OPENED, words, who, at),
+                before.isRunSoft,
+                before.evidence);
+    }
+
+    private static Alert opened(long id, Position position, AlertEntry first, boolean isRunSoft, Evidence evidence) {
         return new Alert(
                 id,
-                seen.position(),
-                AlertKind.REPORTED_FAULT,
-                seen.urgency(),
+                position,
+                first.kind(),
+                first.urgency(),
                 AlertState.NEW,
-                at,
+                first.at(),
                 null,
                 null,
-                at,
+                first.at(),
                 true,
-                seen.isFlat(),
-                Evidence.ofSight(at),
+                isRunSoft,
+                evidence,
                 Handling.NONE,
                 List.of(first));
+    }
+
+    /** What a person saw is told on as it was said. */
+    private AlertEntry carrying(AlertEntry.Change change, String words, String who, long at) {
+        String told = kind.family() == AlertFamily.SEEN ? lastSeen() + " (" + words + ")" : words;
+        return new AlertEntry(at, change, kind, urgency, who, told);
+    }
+
+    /** This open alert after a tyre brought {@code other} along: what says more stands for both, and calls anew. */
+    Alert joinedBy(Alert other, String words, String who, long at) {
+        NextAlert next = new NextAlert(this);
+        boolean saysMore = other.urgency.isMoreUrgentThan(urgency);
+        next.kind = saysMore ? other.kind : kind;
+        next.urgency = saysMore ? other.urgency : urgency;
+        next.evidence = saysMore ? other.evidence : evidence;
+        next.isRunSoft |= other.isRunSoft;
+        if (state != AlertState.NEW) {
+            next.to(AlertState.NEW);
+        }
+        next.isActive = true;
+        next.lastSeenAt = at;
+        AlertEntry came = other.carrying(AlertEntry.Change.GREW, words, who, at);
+        String both = kind.family() == AlertFamily.SEEN ? lastSeen() + "; " + came.note() : came.note();
+        return next.with(new AlertEntry(at, came.change(), next.kind, next.urgency, who, both));
+    }
+
+    /** Whether this says more of the same place than {@code other}: of a tyre run soft, or by its urgency. */
+    public boolean saysMoreThan(Alert other) {
+        return isRunSoft && !other.isRunSoft || urgency.isMoreUrgentThan(other.urgency);
     }
 
     /** This alert after somebody saw more there. */
@@ -161,6 +196,11 @@ public record Alert(
     /** On the strength of what it was closed; empty while it is open. */
     public Optional<ClosedOn> closedOn() {
         return state == AlertState.CLOSED ? record().closedOn(isRunSoft) : Optional.empty();
+    }
+
+    /** Whether it was closed because its tyre left the wheel. */
+    public boolean isClosedWithTyre() {
+        return isClosedOn(ClosedOn.TYRE_LEFT);
     }
 
     boolean isClosedOn(ClosedOn what) {
@@ -286,7 +326,9 @@ public record Alert(
         next.state = isHandled || isClosedByHand ? state : judged.state;
         next.closedAt = isClosedByHand ? closedAt : judged.closedAt;
         next.shelvedUntil = shelvedUntil;
-        next.handling = handling.forGood();
+        boolean isAsItWas = next.state == state && judged.kind == kind && judged.urgency == urgency;
+        // What people did can still be taken back where judging again changed nothing of it.
+        next.handling = isAsItWas ? handling : handling.forGood();
         boolean hasLeft = entries.stream().anyMatch(entry -> entry.change() == AlertEntry.Change.TYRE_LEFT);
         next.entries.removeIf(entry -> hasLeft && entry.change() == AlertEntry.Change.TYRE_LEFT);
         entries.stream().filter(entry -> entry.who() != null).forEach(next.entries::add);

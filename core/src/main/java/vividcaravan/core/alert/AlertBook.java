@@ -2,7 +2,6 @@ package vividcaravan.core.alert;
 
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.LongSupplier;
@@ -89,38 +88,20 @@ public final class AlertBook {
     }
 
     /**
-     * Takes in what a tyre brought along from where it was: it stands here as new, with what it was, until proof, a named
-     * inspection or the tyre's end.
+     * Takes in what a tyre brought along from where it was: it stands here as new, with what it was and beside what stands here,
+     * until proof, a named inspection or the tyre's end.
      *
      * @param before the alert as it stood at the other wheel
      * @param words where it comes from, for its record
      * @param who moved the tyre
      */
     public Alert carry(Alert before, Position position, String words, String who, long at) {
-        AlertEntry first = new AlertEntry(
-                at, AlertEntry.Change.OPENED, before.kind(), before.urgency(), who, carriedWords(before, words));
-        Alert carried = new Alert(
-                ids.getAsLong(),
-                position,
-                before.kind(),
-                before.urgency(),
-                AlertState.NEW,
-                at,
-                null,
-                null,
-                at,
-                true,
-                before.isRunSoft(),
-                before.evidence(),
-                Handling.NONE,
-                List.of(first));
+        Alert held = latest.get(new Key(position, before.kind().family()));
+        Alert carried = held != null && held.state() != AlertState.CLOSED
+                ? held.joinedBy(before, words, who, at)
+                : Alert.carried(ids.getAsLong(), before, position, words, who, at);
         replace(carried);
         return carried;
-    }
-
-    /** What a person saw is told on as it was said. */
-    private static String carriedWords(Alert before, String words) {
-        return before.kind().family() == AlertFamily.SEEN ? before.lastSeen() + " (" + words + ")" : words;
     }
 
     /** Puts a changed alert in the place of its earlier self. */

@@ -25,8 +25,13 @@ public record Closure(String who, String reason, String inspectedBy, boolean isS
         }
     }
 
+    /** Whether somebody inspected the tyre off the vehicle, by name. */
+    public boolean isInspected() {
+        return inspectedBy != null && !inspectedBy.isBlank();
+    }
+
     boolean settlesRunSoftTyre() {
-        return isScrapped || (inspectedBy != null && !inspectedBy.isBlank());
+        return isScrapped || isInspected();
     }
 
     String note() {

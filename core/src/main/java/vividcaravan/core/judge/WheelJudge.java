@@ -25,9 +25,11 @@ import vividcaravan.core.judge.sensors.BatteryWatch;
 import vividcaravan.core.judge.sensors.Doubt;
 import vividcaravan.core.judge.sensors.ExchangeWatch;
 import vividcaravan.core.judge.sensors.StuckWatch;
+import vividcaravan.core.judge.siblings.Driving;
 import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.judge.siblings.Movement;
 import vividcaravan.core.judge.siblings.Siblings;
+import vividcaravan.core.judge.siblings.Warmth;
 import vividcaravan.core.judge.weather.Soak;
 
 /**
@@ -51,6 +53,7 @@ final class WheelJudge {
     private final BatteryWatch battery = new BatteryWatch();
     private final StuckWatch stuck = new StuckWatch();
     private final Soak soak = new Soak();
+    private final Warmth warmth = new Warmth();
     private final Seep seep = new Seep();
     private final Fillings fillings = new Fillings();
     private final WheelReport report = new WheelReport(stages, track, falls, stuck, seep, fillings);
@@ -140,20 +143,35 @@ final class WheelJudge {
         boolean isSure = !m.isOutside() || m.siblings().isMoving() || isLastWord;
         double lostInSilence = isFirstWord && isSure || isLastWord ? falls.lastTrendKpa() - m.trendKpa() : Double.NaN;
         boolean isSoaked = soak.take(m, movement.isSoaked(m.at()));
-        track.observe(m);
-        boolean isDriven = movement.mayJustHaveDriven(m.at()) && !track.isNewlyHeldTo(m.at());
-        if (isDriven) {
+        if (!m.isOutside()) {
+            warmth.take(m.at(), m.celsius());
+        }
+        track.observe(m, movement);
+        Driving driving = driving(m, movement);
+        if (driving.isPossible()) {
             track.wasDriven();
         }
-        PressureLimits.judge(m, stages, lostInSilence, isSoaked, isDriven, track);
-        falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa(), movement.wasMoving(m.at()));
+        PressureLimits.judge(m, stages, lostInSilence, isSoaked, driving, track);
+        falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa(), movement.wasMoving(m.at()), track.isBeingSet());
         judgeLeak(m);
         HeatLimits.judge(m, stages, track);
         TwinLimit.judge(m, stages.at(Limit.MISMATCH), track, isCrossed());
-        seep.take(m, isSoaked, track);
-        fillings.take(m, track.steps(), track.air(m.siblings()));
+        if (!track.isBeingSet()) {
+            seep.take(m, isSoaked, track);
+            fillings.take(m, track.steps(), track.air(m.siblings()));
+        }
         judgeSeep(m);
         judgeLowByLeak(m.at());
+    }
+
+    /** Whether it is driven at this; nobody is, before a tyre that was just put on, or whose target was just raised, can have been set. */
+    private Driving driving(Measurement m, Movement movement) {
+        boolean hasWarmed = warmth.isByDriving() || m.siblings().haveWarmedByDriving();
+        Driving known = movement.driving(m.at(), hasWarmed);
+        if (track.isNewlyHeldTo(m.at())) {
+            return new Driving(false, false, false);
+        }
+        return track.isBeingSet() ? new Driving(known.isPossible(), false, false) : known;
     }
 
     /** What is low and leaks is called a leak: filling it is no answer. */
@@ -161,7 +179,7 @@ final class WheelJudge {
         boolean isLeak = stages.isAnyRaised(Limit.LEAK, Limit.SEEP);
         boolean isSecond = isLeak && stages.isRaised(Limit.LOW_SECOND);
         stages.at(Limit.LEAK_SECOND).update(isSecond, !isSecond, at, 1);
-        boolean isLow = isLeak && stages.isAnyRaised(Limit.LOW_NEXT_STOP, Limit.RUN_SOFT, Limit.LOW_WHEN_COLD);
+        boolean isLow = isLeak && stages.isAnyRaised(Limit.LOW_NEXT_STOP, Limit.SOFT, Limit.LOW_WHEN_COLD);
         stages.at(Limit.LEAK_LOW).update(isLow, !isLow, at, 1);
     }
 
@@ -195,6 +213,11 @@ final class WheelJudge {
             all.add(new AirStep(steps.lastTo(), steps.lastShare() * targetKpa, after));
         }
         return all;
+    }
+
+    /** Whether its tyre warmed as driving warms it. */
+    boolean hasWarmedByDriving() {
+        return warmth.isByDriving();
     }
 
     /** What it seeps. */
@@ -329,6 +352,7 @@ final class WheelJudge {
         falls.remember(memory.part("falls"));
         stuck.remember(memory.part("stuck"));
         soak.remember(memory.part("soak"));
+        warmth.remember(memory.part("warmth"));
         track.remember(memory.part("track"));
         stages.remember(memory.part("stages"));
         report.remember(memory.part("report"));

@@ -194,7 +194,7 @@ final class WheelReport {
             case LEAK_LOW ->
                 stages.isRaised(Limit.LOW_NEXT_STOP)
                         ? Limit.LOW_NEXT_STOP
-                        : stages.isRaised(Limit.RUN_SOFT) ? Limit.RUN_SOFT : Limit.LOW_WHEN_COLD;
+                        : stages.isRaised(Limit.SOFT) ? Limit.SOFT : Limit.LOW_WHEN_COLD;
             default -> worst;
         };
     }
@@ -205,7 +205,7 @@ final class WheelReport {
         Double limitKpa =
                 switch (ofAir) {
                     case FAST_FALL, LOW_SECOND, LEAK, LEAK_HIDDEN, LEAK_SOON -> limits.lowCriticalKpa();
-                    case RUN_SOFT -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
+                    case RUN_SOFT, SOFT -> limits.targetKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW_NEXT_STOP -> limits.targetKpa() * (1 - PressureLimits.nextStopShare(limits));
                     case LOW_WHEN_COLD -> limits.coldKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW, SEEP, SEEP_SOON -> limits.lowKpa();
@@ -289,7 +289,7 @@ final class WheelReport {
     private static boolean isJudgedAtTwenty(Limit worst, Reading reading, WheelRules rules, double trendKpa) {
         return switch (worst) {
             case LOW_WHEN_COLD -> false;
-            case LOW_SECOND, RUN_SOFT ->
+            case LOW_SECOND, RUN_SOFT, SOFT ->
                 rules.isCompensated() || !rules.conduct().isBallasted() && trendKpa < rules.gaugeKpa(reading);
             default -> rules.isCompensated();
         };

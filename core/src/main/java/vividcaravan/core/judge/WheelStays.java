@@ -243,6 +243,11 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard, Seep.Daily {
     }
 
     @Override
+    public boolean hasWarmedByDriving() {
+        return current.judge.hasWarmedByDriving();
+    }
+
+    @Override
     public double batteryMv() {
         return current.judge.batteryMv();
     }

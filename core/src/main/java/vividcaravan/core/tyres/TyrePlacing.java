@@ -192,6 +192,18 @@ public record TyrePlacing(TyreTimeline tyres, FittingTimeline sensors) {
     }
 
     /**
+     * What it is once a tyre was taken away for good at {@code at}. The sensor of its wheel stays there, and begins anew with what
+     * comes.
+     */
+    public TyrePlacing withTyreAway(Made one, long at) {
+        FittingTimeline next = sensors;
+        if (one.sensor() != null && one.from() instanceof TyrePlace.AtWheel wheel) {
+            next = next.remove(one.sensor(), at).fit(one.sensor(), wheel.vehicle(), wheel.position(), at);
+        }
+        return new TyrePlacing(tyres.lifted(one.tyre(), at).put(one.tyre(), one.to(), null, at), next);
+    }
+
+    /**
      * Why a move that was made at {@code at} cannot be undone; empty if it can.
      */
     public List<MoveFault> faultsOfUndoing(List<Made> made, long at) {

@@ -35,6 +35,8 @@ final class JudgedWheel {
     private final MountKind mount;
     final List<Finding> findings = new ArrayList<>();
     long now = BEGIN;
+    /** What its sensor says of moving. */
+    private Boolean moving;
 
     JudgedWheel(String position, LimitPolicy policy, VehicleKind kind, double targetKpa) {
         this(position, MountKind.STRAP, rules(policy, kind, targetKpa));
@@ -67,10 +69,16 @@ final class JudgedWheel {
         return new JudgedWheel(position, LimitPolicy.DEFAULT, VehicleKind.RIGID_TRUCK, TARGET);
     }
 
+    /** From now on its sensor says that it moves. */
+    JudgedWheel onTheRoad() {
+        moving = true;
+        return this;
+    }
+
     /** One reading after {@code minutes} more. */
     JudgedWheel after(double minutes, double kpa, double celsius) {
         now += Math.round(minutes * MINUTE);
-        return take(new Reading(now, kpa, celsius, null, null, null));
+        return take(new Reading(now, kpa, celsius, null, null, moving));
     }
 
     JudgedWheel take(Reading reading) {

@@ -1,10 +1,12 @@
 package vividcaravan.core.judge;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.axles.Axle;
@@ -16,6 +18,7 @@ import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.judge.rules.AxleConduct;
 import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.TyreArrival;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.DutyProfile;
@@ -41,6 +44,9 @@ final class Rig {
     }
 
     private final Map<String, Shown> wheels = new LinkedHashMap<>();
+    private final List<TyreArrival> arrivals = new ArrayList<>();
+    private final Map<String, Long> cameAt = new HashMap<>();
+    private final Supplier<VehicleRules> rules;
     private final VehicleJudge judge;
     private final AlertBook book;
     private final MountKind mount;
@@ -70,7 +76,7 @@ final class Rig {
             boolean isTwin = axles.get(i).wheels().tyresPerSide() == 2;
             limits.add(new AxleLimits(targets.get(i), duty.over(fleet, isTwin)));
         }
-        judge = new VehicleJudge(new VehicleRules(
+        rules = () -> new VehicleRules(
                 kind,
                 layout,
                 limits,
@@ -78,7 +84,9 @@ final class Rig {
                         .map(axle -> new AxleConduct(duty, false, false, false))
                         .toList(),
                 new SensorAir(AbsolutePressure.STANDARD_ATMOSPHERE, Set.of()),
-                List.of()));
+                List.of(),
+                arrivals);
+        judge = new VehicleJudge(rules.get());
         long[] ids = {0};
         book = new AlertBook(() -> ++ids[0]);
         layout.positions().forEach(position -> wheels.put(position.code(), new Shown()));
@@ -94,13 +102,24 @@ final class Rig {
         return this;
     }
 
+    /** A move is written down now: these wheels have other tyres, and the stays of their sensors begin anew. */
+    Rig arrive(String... positions) {
+        for (String position : positions) {
+            arrivals.add(new TyreArrival(Position.parse(position), now));
+            cameAt.put(position, now);
+        }
+        judge.holdTo(rules.get());
+        return this;
+    }
+
     /** So many minutes pass. */
     Rig pass(int minutes) {
         for (int minute = 0; minute < minutes; minute++) {
             now += MINUTE;
             wheels.forEach((code, wheel) -> {
                 if (!wheel.isQuiet) {
-                    Fitting stay = new Fitting(code.hashCode(), 1, Position.parse(code), 0, Fitting.OPEN);
+                    Fitting stay = new Fitting(
+                            code.hashCode(), 1, Position.parse(code), cameAt.getOrDefault(code, 0L), Fitting.OPEN);
                     Reading reading = new Reading(now, wheel.gauge(), wheel.celsius, wheel.batteryMv, -70, moving);
                     judge.judge(stay, mount, reading, book::apply);
                 }

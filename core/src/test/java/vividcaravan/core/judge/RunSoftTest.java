@@ -32,7 +32,8 @@ import vividcaravan.core.limits.LimitPolicy;
 class RunSoftTest {
 
     private static JudgedWheel wheel(Basis basis, double low, double second) {
-        return new JudgedWheel("2LO", new LimitPolicy(basis, low, second, 25, 70, 85), VehicleKind.RIGID_TRUCK, TARGET);
+        return new JudgedWheel("2LO", new LimitPolicy(basis, low, second, 25, 70, 85), VehicleKind.RIGID_TRUCK, TARGET)
+                .onTheRoad();
     }
 
     /** Readings once a minute that say what the vehicle does. */
@@ -91,10 +92,27 @@ class RunSoftTest {
         say(driven, 300, 627, -36, false);
         say(driven, 1, 627, -36, true);
         driven.now += 5 * 60 * JudgedWheel.MINUTE;
+        say(driven, 9, 627, -36, true);
+        assertThat(driven.alerts()).as("the first metres").noneMatch(Alert::isRunSoft);
         say(driven, 4, 627, -36, true);
 
         assertThat(standing.alerts()).noneMatch(Alert::isRunSoft);
         assertThat(driven.alerts()).anyMatch(Alert::isRunSoft);
+    }
+
+    /** Nobody said that it moves: what to do is as if it did, and a mark needs more than that. */
+    @ParameterizedTest(name = "at 20 °C and then at {0} °C within the hour: marked {1}")
+    @CsvSource({"20, false", "27, false", "29, true", "58, true"})
+    void whereNoSensorSaysThatItMovesWarmthIsTheEvidence(double celsius, boolean isMarked) {
+        JudgedWheel wheel = new JudgedWheel(
+                "2LO", LimitPolicy.DEFAULT.with(LimitName.LOW_CRITICAL_PCT, 30.0), VehicleKind.RIGID_TRUCK, TARGET);
+        say(wheel, 20, 630, 20, null);
+        assertThat(wheel.alert().urgency()).isEqualTo(Urgency.NEXT_STOP);
+        assertThat(wheel.alert().isRunSoft()).isFalse();
+
+        say(wheel, 10, (630 + 101.325) * (celsius + 273.15) / 293.15 - 101.325, celsius, null);
+
+        assertThat(wheel.alert().isRunSoft()).isEqualTo(isMarked);
     }
 
     @Test
@@ -151,7 +169,7 @@ class RunSoftTest {
 
     @Test
     void aClosedAlertReturnsWhenTheTyreGoesOnToGoFlat() {
-        JudgedWheel wheel = JudgedWheel.drive().readings(800, 800, 780, 750, 720, 710, 710);
+        JudgedWheel wheel = JudgedWheel.drive().onTheRoad().readings(800, 800, 780, 750, 720, 710, 710);
         assertThat(wheel.alert().kind()).isEqualTo(AlertKind.FAST_LEAK);
         wheel.book().replace(wheel.alert().closed(new Closure("quill", "will look at it", null, false), wheel.now));
 

@@ -21,6 +21,7 @@ import vividcaravan.core.fitting.SensorAir;
 import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.judge.rules.AxleConduct;
 import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.TyreArrival;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.limits.AxleLimits;
 import vividcaravan.core.limits.DutyProfile;
@@ -83,6 +84,7 @@ final class TruckOnTheRoad {
     private final AxleLayout layout;
     private final MountKind mount;
     private final List<Adjustment> adjustments = new ArrayList<>();
+    private final List<TyreArrival> arrivals = new ArrayList<>();
     private VehicleRules rules;
     private VehicleJudge judge;
     double airC = 10;
@@ -129,7 +131,8 @@ final class TruckOnTheRoad {
                         .map(axle -> new AxleConduct(duty, false, isBallasted, isSelfInflating))
                         .toList(),
                 new SensorAir(AbsolutePressure.STANDARD_ATMOSPHERE, Set.of()),
-                adjustments);
+                adjustments,
+                arrivals);
     }
 
     private TruckOnTheRoad holdTo(VehicleRules newRules) {

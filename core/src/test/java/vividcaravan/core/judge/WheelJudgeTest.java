@@ -98,7 +98,9 @@ class WheelJudgeTest {
         @Test
         void aTyreAtEightyPercentIsMarkedAsRunSoftOnAnyPolicy() {
             LimitPolicy lax = new LimitPolicy(Basis.COMPENSATED, 10, 35, 15, 65, 75);
-            JudgedWheel wheel = new JudgedWheel("1L", lax, VehicleKind.FARM_TRACTOR, TARGET).steady(4, 635, 20);
+            JudgedWheel wheel = new JudgedWheel("1L", lax, VehicleKind.FARM_TRACTOR, TARGET)
+                    .onTheRoad()
+                    .steady(4, 635, 20);
 
             assertThat(wheel.alert().isRunSoft()).isTrue();
             assertThat(wheel.alert().urgency()).isEqualTo(Urgency.NEXT_STOP);
@@ -362,7 +364,8 @@ class WheelJudgeTest {
 
         @Test
         void aTyreThatWasRunSoftIsNotProvenByReadings() {
-            JudgedWheel wheel = JudgedWheel.drive().steady(4, 600, 20).steady(24 * 60, 800, 20);
+            JudgedWheel wheel =
+                    JudgedWheel.drive().onTheRoad().steady(4, 600, 20).steady(24 * 60, 800, 20);
 
             assertThat(wheel.alert().state()).isEqualTo(AlertState.RECOVERED);
             assertThat(wheel.alert().isRunSoft()).isTrue();

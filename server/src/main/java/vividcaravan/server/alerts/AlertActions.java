@@ -3,9 +3,11 @@ package vividcaravan.server.alerts;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
@@ -82,10 +84,18 @@ public class AlertActions implements Ticking {
     private final SingleWriter writer;
     private final FleetDirectory fleet;
     private final AlertStore store;
+    private final TyreEnd tyres;
     private final Accounts accounts;
     private final Clock clock;
 
-    AlertActions(SingleWriter writer, FleetDirectory fleet, AlertStore store, Accounts accounts, Clock clock) {
+    AlertActions(
+            SingleWriter writer,
+            FleetDirectory fleet,
+            AlertStore store,
+            TyreEnd tyres,
+            Accounts accounts,
+            Clock clock) {
+        this.tyres = tyres;
         this.accounts = accounts;
         this.writer = writer;
         this.fleet = fleet;
@@ -222,24 +232,64 @@ public class AlertActions implements Ticking {
         return change(alerts, alert -> by(alert, who).shelved(reason, until));
     }
 
-    Outcome close(List<Seen> alerts, Closure closure) {
-        return change(alerts, alert -> alert.closed(closure, clock.millis()));
+    Outcome close(List<Seen> alerts, Closure closure, boolean isTyreChanged) {
+        TyreEnd.Fate fate = new TyreEnd.Fate(closure.isScrapped(), isTyreChanged, closure.isInspected());
+        return ending(alerts, alert -> alert.closed(closure, clock.millis()), fate, closure.who());
     }
 
     Outcome reopen(List<Seen> alerts, String who, @Nullable String reason) {
-        return change(alerts, alert -> by(alert, who).reopened(reason));
+        return undoing(alerts, alert -> by(alert, who).reopened(reason), who);
     }
 
     Outcome raiseJob(List<Seen> alerts, String who, @Nullable String note) {
         return change(alerts, alert -> by(alert, who).withJob(note));
     }
 
-    Outcome endJob(List<Seen> alerts, String who, @Nullable String note) {
-        return change(alerts, alert -> by(alert, who).jobEnded(note));
+    Outcome endJob(List<Seen> alerts, String who, @Nullable String note, boolean isTyreChanged) {
+        TyreEnd.Fate fate = new TyreEnd.Fate(false, isTyreChanged, false);
+        return ending(alerts, alert -> by(alert, who).jobEnded(note), fate, who);
     }
 
     Outcome takeBack(List<Seen> alerts, String who) {
-        return change(alerts, alert -> by(alert, who).takenBack());
+        return undoing(alerts, alert -> by(alert, who).takenBack(), who);
+    }
+
+    /** An act with which something is said of the tyre: that ends it at its wheel, once for each wheel. */
+    private Outcome ending(List<Seen> alerts, UnaryOperator<Alert> how, TyreEnd.Fate fate, String who) {
+        if (!fate.isEnd()) {
+            return change(alerts, how);
+        }
+        return writer.make(
+                view -> decide(view, alerts, alert -> how.apply(refusedWithoutTyre(view, alert)), (pen, changed) -> {
+                    Map<List<Object>, Changed> byWheel = new LinkedHashMap<>();
+                    changed.forEach(one -> byWheel.putIfAbsent(List.of(one.vehicle.id(), one.alert.position()), one));
+                    return byWheel.values().stream()
+                            .flatMap(one -> tyres.end(pen, one.vehicle, one.alert, fate, who).stream())
+                            .toList();
+                }));
+    }
+
+    private Alert refusedWithoutTyre(View view, Alert alert) {
+        if (alert.position() == null) {
+            throw new AlertRefused("This alert is about no one wheel, so no tyre of it was scrapped or changed.");
+        }
+        tyres.refuseIfNotEndable(view, vehicleOf(view, alert), alert);
+        return alert;
+    }
+
+    /** An act that takes back another takes back what was said of the tyre with that. */
+    private Outcome undoing(List<Seen> alerts, UnaryOperator<Alert> how, String who) {
+        return writer.make(view -> decide(
+                view,
+                alerts,
+                alert -> {
+                    Alert after = how.apply(alert);
+                    tyres.refuseIfNotUndoable(view, alert.id());
+                    return after;
+                },
+                (pen, changed) -> changed.stream()
+                        .flatMap(one -> tyres.undo(pen, one.alert.id(), who).stream())
+                        .toList()));
     }
 
     Outcome standAlone(List<Seen> alerts, String who) {
@@ -310,6 +360,14 @@ public class AlertActions implements Ticking {
 
     private Decision<Outcome> decide(
             View view, List<Seen> alerts, UnaryOperator<Alert> how, Function<Pen, List<Deed>> also) {
+        return decide(view, alerts, how, (pen, changed) -> also.apply(pen));
+    }
+
+    private Decision<Outcome> decide(
+            View view,
+            List<Seen> alerts,
+            UnaryOperator<Alert> how,
+            BiFunction<Pen, Collection<Changed>, List<Deed>> also) {
         Map<Long, Changed> changed = new LinkedHashMap<>();
         Map<Long, RuntimeException> refused = new LinkedHashMap<>();
         for (Seen seen : alerts) {
@@ -334,7 +392,7 @@ public class AlertActions implements Ticking {
                 one.vehicle.book().replace(one.alert);
                 deeds.add(store.saveBy(pen, one.vehicle, one.alert));
             });
-            deeds.addAll(also.apply(pen));
+            deeds.addAll(also.apply(pen, changed.values()));
             deeds.subList(1, deeds.size()).forEach(pen::note);
             return new Done<>(outcome, deeds.get(0));
         });
@@ -357,6 +415,10 @@ public class AlertActions implements Ticking {
                     + ". Look at it as it is now, and decide again.");
         }
         return new Changed(vehicle, alert);
+    }
+
+    private FleetVehicle vehicleOf(View view, Alert alert) {
+        return fleet.vehicle(view.get(AlertRow.class, alert.id()).vehicleId).orElseThrow();
     }
 
     private AlertActs by(Alert alert, String who) {

@@ -68,6 +68,8 @@ class AlertActsController {
      * @param assignee user name of whoever is to deal with it; left out for nobody in particular
      * @param leading the alert that stands for the others, for counting them with it
      * @param inspectedBy who inspected a tyre that was run soft, off the vehicle
+     * @param isScrapped whether its tyre was scrapped: that ends the tyre at its wheel
+     * @param isTyreChanged whether another tyre was put on, for closing and ending a job: what is known of the old one ends there
      * @param verdict whether a closed alert was right
      */
     record ActRequest(
@@ -79,6 +81,7 @@ class AlertActsController {
             @Nullable String leading,
             @AtMost(120) @Nullable String inspectedBy,
             @Nullable Boolean isScrapped,
+            @Nullable Boolean isTyreChanged,
             @Nullable Verdict verdict) {}
 
     /** An alert on which the act was refused, and why. */
@@ -141,6 +144,7 @@ class AlertActsController {
 
     private AlertActions.Outcome outcome(ActRequest request, List<AlertActions.Seen> alerts, String who) {
         String reason = request.reason() == null || request.reason().isBlank() ? null : request.reason();
+        boolean isTyreChanged = Boolean.TRUE.equals(request.isTyreChanged());
         return switch (Objects.requireNonNull(request.act())) {
             case ACKNOWLEDGE -> actions.acknowledge(alerts, who);
             case TAKE_IN_HAND -> actions.takeInHand(alerts, who, reason);
@@ -158,8 +162,8 @@ class AlertActsController {
             }
             case STAND_ALONE -> actions.standAlone(alerts, who);
             case RAISE_JOB -> actions.raiseJob(alerts, who, reason);
-            case END_JOB -> actions.endJob(alerts, who, reason);
-            case CLOSE -> actions.close(alerts, closure(request, who));
+            case END_JOB -> actions.endJob(alerts, who, reason, isTyreChanged);
+            case CLOSE -> actions.close(alerts, closure(request, who), isTyreChanged);
             case REOPEN -> actions.reopen(alerts, who, reason);
             case TAKE_BACK -> actions.takeBack(alerts, who);
         };

@@ -160,7 +160,7 @@ class AlertsController {
                 "reason", request.reason(), Integer.MAX_VALUE, "Closing needs a reason. Say what was found or done.");
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
-        AlertActions.only(actions.close(seen(id), closure));
+        AlertActions.only(actions.close(seen(id), closure, false));
         return get(id);
     }
 }

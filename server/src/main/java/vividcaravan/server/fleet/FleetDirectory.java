@@ -31,6 +31,9 @@ public class FleetDirectory {
     /** For how long couplings that ended are known in memory; one that is said to be older cannot be held against others. */
     public static final Duration COUPLINGS_KNOWN = Duration.ofDays(90);
 
+    /** For how long tyres that came to wheels are known to the judge: as far back as a move may be dated, and a day. */
+    public static final Duration ARRIVALS_KNOWN = Duration.ofDays(32);
+
     private final Ids ids;
     private final Map<Long, FleetVehicle> vehicles = new ConcurrentHashMap<>();
     private final Map<String, FleetVehicle> vehiclesByRef = new ConcurrentHashMap<>();

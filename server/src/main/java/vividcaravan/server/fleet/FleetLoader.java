@@ -16,6 +16,7 @@ import vividcaravan.core.alert.Outage;
 import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Adjustment;
+import vividcaravan.core.judge.rules.TyreArrival;
 import vividcaravan.core.limits.LimitBook;
 import vividcaravan.core.limits.LimitOverrides;
 import vividcaravan.core.limits.LimitPolicy;
@@ -41,7 +42,7 @@ public class FleetLoader {
         ids.load(session, "alert", "id");
         fleet.empty();
         loadRegister(session);
-        loadVehicles(all(session, VehicleRow.class), Rows.all(session));
+        loadVehicles(all(session, VehicleRow.class), Rows.all(session, arrivalsKnownSince()));
         loadSensors(all(session, SensorRow.class), all(session, FittingRow.class));
     }
 
@@ -72,7 +73,7 @@ public class FleetLoader {
             }
         }
         for (VehicleRow row : vehicleRows) {
-            loadVehicles(List.of(row), Rows.of(session, row.id));
+            loadVehicles(List.of(row), Rows.of(session, row.id, arrivalsKnownSince()));
         }
         loadSensors(sensorRows, stays);
         touched.vehicles().stream()
@@ -87,20 +88,29 @@ public class FleetLoader {
             List<OutageRow> outages,
             List<RetorqueRow> retorques) {
 
-        static Rows all(StatelessSession session) {
+        private static final String OPEN_OR_LATE = "doneAt is null and isDropped = false or offAt >= :since";
+
+        static Rows all(StatelessSession session, long since) {
             return new Rows(
                     FleetLoader.all(session, AxleRow.class),
                     FleetLoader.all(session, AdjustmentRow.class),
                     FleetLoader.all(session, OutageRow.class),
-                    FleetLoader.all(session, RetorqueRow.class));
+                    session.createSelectionQuery("from RetorqueRow where " + OPEN_OR_LATE, RetorqueRow.class)
+                            .setParameter("since", since)
+                            .getResultList());
         }
 
-        static Rows of(StatelessSession session, long vehicle) {
+        static Rows of(StatelessSession session, long vehicle, long since) {
             return new Rows(
                     of(session, AxleRow.class, "vehicleId", vehicle),
                     of(session, AdjustmentRow.class, "vehicleId", vehicle),
                     of(session, OutageRow.class, "vehicleId", vehicle),
-                    of(session, RetorqueRow.class, "vehicleId", vehicle));
+                    session.createSelectionQuery(
+                                    "from RetorqueRow where vehicleId = :vehicle and (" + OPEN_OR_LATE + ")",
+                                    RetorqueRow.class)
+                            .setParameter("vehicle", vehicle)
+                            .setParameter("since", since)
+                            .getResultList());
         }
 
         static <T> List<T> of(StatelessSession session, Class<T> rows, String owner, long id) {
@@ -108,6 +118,10 @@ public class FleetLoader {
                     .setParameter("id", id)
                     .getResultList();
         }
+    }
+
+    private long arrivalsKnownSince() {
+        return clock.millis() - FleetDirectory.ARRIVALS_KNOWN.toMillis();
     }
 
     private void loadRegister(StatelessSession session) {
@@ -140,6 +154,9 @@ public class FleetLoader {
         Map<Long, List<Retorque>> retorques = owned.retorques().stream()
                 .filter(row -> row.doneAt == null && !row.isDropped)
                 .collect(groupingBy(row -> row.vehicleId, mapping(RetorqueRow::retorque, toList())));
+        Map<Long, List<TyreArrival>> arrivals = owned.retorques().stream()
+                .filter(RetorqueRow::hasBeenOff)
+                .collect(groupingBy(row -> row.vehicleId, mapping(RetorqueRow::arrival, toList())));
         for (VehicleRow row : rows) {
             List<AxleDescription> described = axles.get(row.id).stream()
                     .sorted(Comparator.comparingInt(axle -> axle.number))
@@ -161,6 +178,7 @@ public class FleetLoader {
                     description,
                     depot,
                     adjustments.getOrDefault(row.id, List.of()),
+                    arrivals.getOrDefault(row.id, List.of()),
                     outages.getOrDefault(row.id, List.of()),
                     retorques.getOrDefault(row.id, List.of()));
             vehicle.stands(row.state, row.stateReason, row.revision);

@@ -25,6 +25,7 @@ import vividcaravan.core.judge.air.AirStep;
 import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.judge.rules.AxleConduct;
 import vividcaravan.core.judge.rules.Reading;
+import vividcaravan.core.judge.rules.TyreArrival;
 import vividcaravan.core.judge.rules.VehicleRules;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.sensors.Cell;
@@ -52,6 +53,7 @@ public final class FleetVehicle {
     private volatile VehicleSnapshot snapshot;
     private volatile List<Alert> openAlerts = List.of();
     private volatile List<Adjustment> adjustments = List.of();
+    private List<TyreArrival> arrivals = List.of();
     private volatile List<Outage> outages = List.of();
     private volatile List<Retorque> retorques = List.of();
     private volatile long heardLiveAt = NOT_LIVE;
@@ -103,9 +105,11 @@ public final class FleetVehicle {
             VehicleDescription description,
             DepotDescription depot,
             List<Adjustment> known,
+            List<TyreArrival> came,
             List<Outage> out,
             List<Retorque> loose) {
         adjustments = List.copyOf(known);
+        arrivals = List.copyOf(came);
         outages = List.copyOf(out);
         retorques = List.copyOf(loose);
         judge = null;
@@ -135,6 +139,12 @@ public final class FleetVehicle {
         holdToRules(snapshot);
     }
 
+    /** Takes note of what people recorded of tyres that came to its wheels; for the single writer only. */
+    public void arrived(List<TyreArrival> known) {
+        arrivals = List.copyOf(known);
+        holdToRules(snapshot);
+    }
+
     public List<Adjustment> adjustments() {
         return adjustments;
     }
@@ -157,7 +167,8 @@ public final class FleetVehicle {
                         .map(axle -> conduct(description, axle))
                         .toList(),
                 next.air(),
-                adjustments);
+                adjustments,
+                arrivals);
         if (judge == null) {
             judge = new VehicleJudge(rules);
         } else {

@@ -9,6 +9,7 @@ import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.judge.rules.TyreArrival;
 import vividcaravan.core.tyres.Retorque;
 
 /** A wheel that was off, whose nuts are to be tightened again. */
@@ -37,6 +38,16 @@ public class RetorqueRow {
 
     /** The move because of which it was dropped; null where none was. */
     public Long droppedBy;
+
+    /** Whether its wheel was off: the move was not undone. */
+    public boolean hasBeenOff() {
+        return !isDropped || droppedBy != null;
+    }
+
+    /** The tyre that came then. */
+    public TyreArrival arrival() {
+        return new TyreArrival(Position.parse(position), offAt);
+    }
 
     public Retorque retorque() {
         return new Retorque(Position.parse(position), offAt, dueAt, km);

@@ -161,7 +161,7 @@ class MoveLook {
     }
 
     /** What is known of a tyre where it is now. */
-    private static MoveRules.Standing standing(MovePlan plan, long tyre) {
+    private MoveRules.Standing standing(MovePlan plan, long tyre) {
         TyreRow row = plan.row(tyre);
         TreadReadingRow tread = plan.treads().get(tyre);
         TyrePlace place = plan.placing()
@@ -169,7 +169,7 @@ class MoveLook {
                 .of(tyre, plan.at())
                 .map(stay -> stay.place())
                 .orElseThrow();
-        Optional<Alert> open = openAt(plan, place);
+        Optional<Alert> open = openAt(plan, place, clock.millis());
         String mark = row != null && row.markedAt != null
                 ? row.markedWords == null ? "It is marked." : row.markedWords
                 : open.filter(Alert::isRunSoft)
@@ -193,10 +193,11 @@ class MoveLook {
     }
 
     /** What is open against the tyre at a place: what says most, and of that what marks it. */
-    static Optional<Alert> openAt(MovePlan plan, TyrePlace place) {
+    static Optional<Alert> openAt(MovePlan plan, TyrePlace place, long now) {
         return place.asWheel().flatMap(wheel -> Stream.concat(
                         plan.vehicle(wheel).openAlerts().stream(), plan.vehicle(wheel).untoldAlerts().stream())
                 .filter(alert -> wheel.position().equals(alert.position())
+                        && Trouble.stood(alert, plan.at(), now)
                         && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert)))
                 .min(Comparator.comparing((Alert alert) -> !alert.isRunSoft()).thenComparing(Alert::urgency)));
     }
@@ -236,7 +237,7 @@ class MoveLook {
                         .orElse(null));
     }
 
-    private static void addAxles(MovePlan plan, TyrePlacing after, MoveRules held, List<MoveWord> said) {
+    private void addAxles(MovePlan plan, TyrePlacing after, MoveRules held, List<MoveWord> said) {
         Map<List<Long>, Map<Position, MoveRules.Standing>> axles = new LinkedHashMap<>();
         for (WheelMove move : plan.moves()) {
             move.to()

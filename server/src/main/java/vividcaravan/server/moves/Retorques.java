@@ -12,6 +12,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.Retorque;
+import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.RetorqueRow;
 import vividcaravan.server.fleet.VehicleRedescribed;
@@ -62,6 +63,21 @@ public class Retorques {
             known.add(row.retorque());
         }
         vehicle.toRetorque(known);
+        tellArrivals(pen, vehicle);
+    }
+
+    /** What the judge is to know of tyres that came to the wheels of {@code vehicle}. */
+    private void tellArrivals(Pen pen, FleetVehicle vehicle) {
+        vehicle.arrived(View.of(pen.session())
+                .select(
+                        "from RetorqueRow where vehicleId = :vehicle and offAt >= :since order by id",
+                        RetorqueRow.class)
+                .setParameter("vehicle", vehicle.id())
+                .setParameter("since", clock.millis() - FleetDirectory.ARRIVALS_KNOWN.toMillis())
+                .getResultStream()
+                .filter(RetorqueRow::hasBeenOff)
+                .map(RetorqueRow::arrival)
+                .toList());
     }
 
     private static void drop(Pen pen, FleetVehicle vehicle, Position position, @Nullable Long move) {
@@ -107,6 +123,7 @@ public class Retorques {
                     .getResultStream()
                     .map(RetorqueRow::retorque)
                     .toList());
+            tellArrivals(pen, vehicle);
         }
     }
 

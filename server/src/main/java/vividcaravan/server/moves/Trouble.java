@@ -16,6 +16,18 @@ final class Trouble {
 
     private Trouble() {}
 
+    /** A move that is dated no further back than this is one of now: no sensor's clock is far ahead. */
+    private static final long NOW_MILLIS = 3L * 60 * 1000;
+
+    /**
+     * Whether an alert stood when a tyre was moved at {@code at}; what came later is of the tyre that has stood there since.
+     *
+     * @param now clock time, epoch milliseconds
+     */
+    static boolean stood(Alert alert, long at, long now) {
+        return now - at <= NOW_MILLIS || alert.openedAt() <= at;
+    }
+
     /** Whether an alert leaves a wheel with its tyre. */
     static boolean goesAlong(Alert alert) {
         return alert.goesWithTyre() || isSeenOnTyre(alert);

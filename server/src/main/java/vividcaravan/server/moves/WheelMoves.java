@@ -13,15 +13,13 @@ import org.hibernate.StatelessSession;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import vividcaravan.core.alert.Alert;
-import vividcaravan.core.alert.AlertState;
-import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.tyres.MoveFault;
 import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
-import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
@@ -34,7 +32,6 @@ import vividcaravan.server.sensors.SensorPlacing;
 import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
-import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreTables;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
@@ -54,7 +51,7 @@ public class WheelMoves {
     private final MoveLook look;
     private final Retorques retorques;
     private final SensorPlacing placing;
-    private final AlertStore alerts;
+    private final TroubleMoving trouble;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
@@ -67,7 +64,7 @@ public class WheelMoves {
             MoveLook look,
             Retorques retorques,
             SensorPlacing placing,
-            AlertStore alerts,
+            TroubleMoving trouble,
             ApplicationEventPublisher events,
             Clock clock) {
         this.sessions = sessions;
@@ -78,7 +75,7 @@ public class WheelMoves {
         this.look = look;
         this.retorques = retorques;
         this.placing = placing;
-        this.alerts = alerts;
+        this.trouble = trouble;
         this.events = events;
         this.clock = clock;
     }
@@ -121,7 +118,8 @@ public class WheelMoves {
         throw Refusal.conflict("These wheels cannot be moved so; nothing was stored.", faults);
     }
 
-    private Done<Long> made(Pen pen, MoveRequest request, String who) {
+    /** Makes a move within a write. */
+    Done<Long> made(Pen pen, MoveRequest request, String who) {
         Instant now = clock.instant();
         MovePlan sketch = planning.plan(View.of(pen.session()), request);
         sketch.assumedMoved().forEach(wheel -> tables.assume(pen, wheel, now));
@@ -152,14 +150,15 @@ public class WheelMoves {
                     .insert(MoveDistanceRow.of(
                             move.id, fleet.existing(one.vehicle()).id(), one.km())));
         }
-        List<Carried> carried = new ArrayList<>();
+        List<TroubleMoving.Carried> carried = new ArrayList<>();
         for (TyrePlacing.Made one : outcome.made()) {
-            carried.addAll(leave(pen, plan, one, who));
+            carried.addAll(trouble.leave(pen, plan, one, who));
         }
-        store(pen, plan, outcome.after());
-        arrive(pen, plan, carried, who);
-        loseSensors(pen, outcome.made(), true);
+        // Before the wheels are judged again: what the tyres show now is what was done.
         addRetorques(pen, outcome.made(), move.id, plan.at());
+        store(pen, plan, outcome.after());
+        trouble.arrive(pen, plan, carried, who);
+        loseSensors(pen, outcome.made(), true);
         Deed deed = deed(DeedKind.WHEELS_MOVED, "moved", plan, outcome.made(), move.id);
         for (int i = 0; i < outcome.made().size(); i++) {
             RemovalReason reason = request.steps().get(i).reason();
@@ -173,52 +172,26 @@ public class WheelMoves {
         return new Done<>(move.id, deed);
     }
 
-    /** Trouble of a tyre that stands at the wheel it goes to, once all have left theirs. */
-    private record Carried(TyrePlace.AtWheel to, Alert alert, String words) {}
-
-    /** What is open against a tyre ends at the wheel that it leaves, and goes along: to the next wheel, or as a mark. */
-    private List<Carried> leave(Pen pen, MovePlan plan, TyrePlacing.Made made, String who) {
-        List<Carried> carried = new ArrayList<>();
-        if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
-            return carried;
-        }
-        FleetVehicle vehicle = plan.vehicle(wheel);
-        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            if (!wheel.position().equals(alert.position()) || !Trouble.goesAlong(alert)) {
-                continue;
-            }
-            if (!Trouble.staysToo(alert)) {
-                Alert closed =
-                        alert.by(who, clock.millis()).leftWithTyre("The tyre went to " + plan.words(made.to()) + ".");
-                vehicle.book().replace(closed);
-                vehicle.publishAlerts();
-                alerts.save(pen, vehicle, closed);
-            }
-            if (made.to() instanceof TyrePlace.AtWheel next) {
-                if (Trouble.standsAtNextWheel(alert)) {
-                    carried.add(new Carried(next, alert, "it came with its tyre from " + plan.words(wheel)));
-                }
-            } else if (!made.to().isForGood()) {
-                Trouble.mark(alert, plan.words(wheel)).ifPresent(mark -> mark(pen, made.tyre(), mark));
-            }
-        }
-        return carried;
-    }
-
-    private void mark(Pen pen, long tyre, String why) {
-        TyreRow row = pen.session().get(TyreRow.class, tyre);
-        row.markedAt = clock.instant();
-        row.markedWords = why;
-        pen.session().update(row);
-    }
-
-    private void arrive(Pen pen, MovePlan plan, List<Carried> carried, String who) {
-        for (Carried one : carried) {
-            FleetVehicle vehicle = plan.vehicle(one.to());
-            Alert here = vehicle.book().carry(one.alert(), one.to().position(), one.words(), who, plan.at());
-            vehicle.publishAlerts();
-            alerts.save(pen, vehicle, here);
-        }
+    /** Scraps the tyre of a wheel within a write; its sensor stays, and watches what comes there. */
+    Done<Long> scrapped(Pen pen, TyrePlace.AtWheel wheel, long tyre, String who) {
+        TyrePlace.Away away = new TyrePlace.Away(TyrePlace.Kind.SCRAPPED, null);
+        MovePlan plan = planning.planOf(
+                View.of(pen.session()),
+                List.of(new TyrePlacing.Made(tyre, wheel, away, null, SensorFate.STAYS)),
+                clock.millis());
+        Long sensor =
+                plan.placing().sensorAt(wheel, plan.at()).map(Fitting::sensor).orElse(null);
+        TyrePlacing.Made one = new TyrePlacing.Made(tyre, wheel, away, sensor, SensorFate.STAYS);
+        MoveRow move = new MoveRow();
+        move.movedAt = plan.at();
+        move.madeAt = clock.instant();
+        move.madeBy = who;
+        pen.session().insert(move);
+        pen.session().insert(MoveStepRow.of(move.id, 0, one, null));
+        trouble.leave(pen, plan, one, who);
+        store(pen, plan, plan.placing().withTyreAway(one, plan.at()));
+        addRetorques(pen, List.of(one), move.id, plan.at());
+        return new Done<>(move.id, deed(DeedKind.WHEELS_MOVED, "moved", plan, List.of(one), move.id));
     }
 
     private void store(Pen pen, MovePlan plan, TyrePlacing after) {
@@ -311,7 +284,10 @@ public class WheelMoves {
         });
     }
 
-    private void refuseIfNotUndoable(View view, long id) {
+    /**
+     * @throws Refusal if there is no such move, it is undone, or something was moved since
+     */
+    void refuseIfNotUndoable(View view, long id) {
         MoveRow move = view.get(MoveRow.class, id);
         if (move == null) {
             throw Refusal.notFound("There is no wheel move " + id + ".");
@@ -357,7 +333,8 @@ public class WheelMoves {
         return MoveStepRow.of(view, List.of(id)).getOrDefault(id, List.of());
     }
 
-    private Done<Void> undone(Pen pen, long id, String who) {
+    /** Undoes a move within a write. */
+    Done<Void> undone(Pen pen, long id, String who) {
         View view = View.of(pen.session());
         MoveRow move = pen.session().get(MoveRow.class, id);
         List<TyrePlacing.Made> made = steps(view, id);
@@ -366,61 +343,31 @@ public class WheelMoves {
         move.undoneBy = who;
         pen.session().update(move);
         List<Alert> left = made.stream()
-                .flatMap(one -> leftWith(plan, one, move.madeAt.toEpochMilli()).stream())
+                .flatMap(one -> TroubleMoving.leftWith(plan, one, move.madeAt.toEpochMilli()).stream())
                 .toList();
-        List<Carried> carried = new ArrayList<>();
-        made.forEach(one -> carried.addAll(goBack(pen, plan, one, move.movedAt, who)));
+        List<TroubleMoving.Carried> carried = new ArrayList<>();
+        made.forEach(one -> carried.addAll(trouble.goBack(pen, plan, one, move.movedAt, who)));
         for (TyrePlacing.Made one : made) {
-            comeBack(pen, plan, one, left, who);
+            trouble.comeBack(pen, plan, one, left, carried, who);
         }
-        arrive(pen, plan, carried.stream().filter(one -> !isOpen(plan, one)).toList(), who);
+        trouble.arrive(
+                pen,
+                plan,
+                carried.stream().filter(one -> !TroubleMoving.isOpen(plan, one)).toList(),
+                who);
         loseSensors(pen, made, false);
-        store(pen, plan, plan.placing().undone(made, move.movedAt));
         retorques.undone(pen, vehicles(made), id);
+        store(pen, plan, plan.placing().undone(made, move.movedAt));
+        if (move.alertId != null) {
+            undoEnd(pen, plan, made, move.alertId, who);
+        }
         return Done.by(deed(DeedKind.WHEELS_MOVE_UNDONE, "undid the move of", plan, made, id));
     }
 
-    /** What ended at a wheel because its tyre left. */
-    private static List<Alert> leftWith(MovePlan plan, TyrePlacing.Made made, long since) {
-        return made.from()
-                .asWheel()
-                .map(wheel -> plan.vehicle(wheel).book().alerts().stream()
-                        .filter(alert -> wheel.position().equals(alert.position())
-                                && alert.closedAt() != null
-                                && alert.closedAt() >= since
-                                && alert.closedOn()
-                                        .filter(on -> on == ClosedOn.TYRE_LEFT)
-                                        .isPresent())
-                        .toList())
-                .orElse(List.of());
-    }
-
-    /** What ended since the tyre left stands again, and so does its mark. */
-    private void comeBack(Pen pen, MovePlan plan, TyrePlacing.Made made, List<Alert> left, String who) {
-        if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
-            return;
-        }
-        FleetVehicle vehicle = plan.vehicle(wheel);
-        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            if (left.stream().noneMatch(one -> one.id() == alert.id())) {
-                continue;
-            }
-            Alert back = alert.by(who, clock.millis()).backWithTyre("The move of its tyre was undone.");
-            vehicle.book().replace(back);
-            vehicle.publishAlerts();
-            alerts.save(pen, vehicle, back);
-            TyreRow row = pen.session().get(TyreRow.class, made.tyre());
-            row.markedAt = null;
-            row.markedWords = null;
-            pen.session().update(row);
-        }
-    }
-
-    private static boolean isOpen(MovePlan plan, Carried carried) {
-        return plan.vehicle(carried.to()).book().alerts().stream()
-                .anyMatch(alert -> alert.state() != AlertState.CLOSED
-                        && carried.to().position().equals(alert.position())
-                        && alert.kind().family() == carried.alert().kind().family());
+    /** What was closed with the end of a tyre is open again, and the tyre that was taken for granted after it never was. */
+    private void undoEnd(Pen pen, MovePlan plan, List<TyrePlacing.Made> made, long alert, String who) {
+        plan.vehicles().values().forEach(vehicle -> trouble.reopen(pen, vehicle, alert, who));
+        made.stream().filter(one -> one.from().asWheel().isEmpty()).forEach(one -> tables.forgetWhere(pen, one.tyre()));
     }
 
     private Set<FleetVehicle> vehicles(List<TyrePlacing.Made> made) {
@@ -431,35 +378,5 @@ public class WheelMoves {
             }
         }
         return vehicles;
-    }
-
-    /** What a tyre earned at the wheel that it is taken from again goes with it. */
-    private List<Carried> goBack(Pen pen, MovePlan plan, TyrePlacing.Made made, long movedAt, String who) {
-        List<Carried> carried = new ArrayList<>();
-        if (!(made.to() instanceof TyrePlace.AtWheel wheel)) {
-            return carried;
-        }
-        FleetVehicle vehicle = plan.vehicle(wheel);
-        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
-            boolean isOfTheTyre = wheel.position().equals(alert.position())
-                    && Trouble.goesAlong(alert)
-                    && alert.openedAt() >= movedAt;
-            if (!isOfTheTyre) {
-                continue;
-            }
-            if (!(made.from() instanceof TyrePlace.AtWheel before)) {
-                Trouble.mark(alert, plan.words(wheel)).ifPresent(mark -> mark(pen, made.tyre(), mark));
-            } else if (Trouble.standsAtNextWheel(alert)) {
-                carried.add(new Carried(before, alert, "it came back with its tyre from " + plan.words(wheel)));
-            }
-            if (!Trouble.staysToo(alert)) {
-                Alert closed = alert.by(who, clock.millis())
-                        .leftWithTyre("The move was undone: its tyre is " + plan.words(made.from()) + ".");
-                vehicle.book().replace(closed);
-                vehicle.publishAlerts();
-                alerts.save(pen, vehicle, closed);
-            }
-        }
-        return carried;
     }
 }

@@ -20,6 +20,9 @@ public class MoveRow {
     public Instant madeAt;
     public String madeBy;
     public String note;
+    /** The alert with which it was said that the tyre was scrapped or changed; null for a move by itself. */
+    public Long alertId;
+
     public Instant undoneAt;
     public String undoneBy;
 }

@@ -146,6 +146,10 @@ public class TyreBook {
             Map<Long, List<TyreDistance.Passage>> passages = tables.passages(view);
             List<TyreItem> items = new ArrayList<>();
             for (TyreRow row : view.select("from TyreRow", TyreRow.class).getResultList()) {
+                if (!now.containsKey(row.id)) {
+                    // Taken for granted once, by what was undone.
+                    continue;
+                }
                 items.add(item(
                         rules,
                         row,

@@ -133,6 +133,14 @@ public class TyreTables {
         }
     }
 
+    /** A tyre that never was is nowhere. */
+    public void forgetWhere(Pen pen, long tyre) {
+        pen.session()
+                .createMutationQuery("delete from TyreStayRow where tyreId = :tyre")
+                .setParameter("tyre", tyre)
+                .executeUpdate();
+    }
+
     /** The tyre that is taken for granted at a wheel gets a row, there since nobody knows when. */
     public TyreRow assume(Pen pen, TyrePlace.AtWheel wheel, Instant now) {
         TyreRow row = new TyreRow();

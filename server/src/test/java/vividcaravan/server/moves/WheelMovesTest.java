@@ -2,6 +2,7 @@ package vividcaravan.server.moves;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.onTheRoad;
 import static vividcaravan.server.Door.reading;
 
 import java.nio.file.Path;
@@ -115,7 +116,7 @@ class WheelMovesTest {
     private void say(String sensor, Instant from, double kpa, int minutes) {
         product.door()
                 .readings(array(IntStream.range(0, minutes)
-                        .mapToObj(minute -> reading(sensor, from.plusSeconds(minute * 60L), kpa, 20))
+                        .mapToObj(minute -> onTheRoad(sensor, from.plusSeconds(minute * 60L), kpa, 20))
                         .toList()));
     }
 

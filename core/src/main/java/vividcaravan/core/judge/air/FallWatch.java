@@ -1,6 +1,7 @@
 package vividcaravan.core.judge.air;
 
 import vividcaravan.core.judge.memory.Memory;
+import vividcaravan.core.judge.rules.Adjustment;
 import vividcaravan.core.judge.rules.Stage;
 import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.limits.AxleLimits;
@@ -54,8 +55,9 @@ public final class FallWatch {
      * Takes in a measurement.
      *
      * @param isMoving whether a sensor says that the vehicle moves, so that nobody can have let air out
+     * @param isBeingSet whether its tyre was just put on, and people set it to its target
      */
-    public void judge(Measurement m, Stage stage, double stepKpa, boolean isMoving) {
+    public void judge(Measurement m, Stage stage, double stepKpa, boolean isMoving, boolean isBeingSet) {
         window.add(m.at(), m.trendKpa(), m.gaugeKpa());
         FallWindow.Peak peak = peak(m.at());
         boolean isFarm = m.rules().isFarm();
@@ -76,7 +78,9 @@ public final class FallWatch {
         // Whatever it had before: a tyre that holds nothing has gone flat, and two readings say so.
         double nothing = AxleLimits.FLAT_SHARE * m.targetKpa();
         boolean isFlat = m.gaugeKpa() <= nothing && last.gaugeKpa <= nothing;
-        boolean isOnPurpose = isFast && m.rules().isFallExplained(m.at(), m.gaugeKpa(), m.trendKpa());
+        boolean isOnPurpose = isFast
+                && (isBeingSet && m.trendKpa() >= Adjustment.LEAST_LEFT * m.targetKpa()
+                        || m.rules().isFallExplained(m.at(), m.gaugeKpa(), m.trendKpa()));
         stage.update(isFast && !isOnPurpose || isFlat, fall < needed / 4 && !isFlat, m.at(), 1);
         steppedAt = isStep && fall >= needed && !isMoving ? m.at() : steppedAt;
         secondLast = last;

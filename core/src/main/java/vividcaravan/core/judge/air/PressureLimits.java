@@ -3,6 +3,7 @@ package vividcaravan.core.judge.air;
 import vividcaravan.core.judge.rules.Limit;
 import vividcaravan.core.judge.rules.Stage;
 import vividcaravan.core.judge.rules.Stages;
+import vividcaravan.core.judge.siblings.Driving;
 import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.limits.AxleLimits;
 
@@ -40,11 +41,11 @@ public final class PressureLimits {
      * @param lostInSilence what the wheel lost since its last word, if nothing was heard for long: what a tyre lost meanwhile
      *     is there at once, kPa; NaN otherwise
      * @param isSoaked whether the tyre is known to be cold
-     * @param isDriven whether the tyre may have been driven at this pressure and this target: only that can damage it
+     * @param driving whether the tyre was driven at this pressure and this target: only that can damage it
      * @param track what is known of the wheel, with this measurement in it
      */
     public static void judge(
-            Measurement m, Stages stages, double lostInSilence, boolean isSoaked, boolean isDriven, WheelTrack track) {
+            Measurement m, Stages stages, double lostInSilence, boolean isSoaked, Driving driving, WheelTrack track) {
         AxleLimits limits = m.rules().limits();
         double kpa = m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
         // Outside, what all wheels have in common is heat that looks like air.
@@ -64,19 +65,20 @@ public final class PressureLimits {
         boolean isSecondPlain = !Double.isNaN(lostInSilence) && Math.max(deviation, gauge) <= -second;
         int delay = stages.isRaised(Limit.LOW) || isSecondPlain ? 1 : SECOND_STAGE_READINGS;
         below(stages.at(Limit.LOW_SECOND), least, second, m.at(), delay);
-        // The gauge of a cold tyre marks it where a sensor says that it is driven at that; air that is gone marks it
-        // anyway. What the weather does to all wheels is one note for the vehicle.
+        // The gauge marks a tyre that was driven at that for longer than the first metres of a cold morning; air that
+        // is
+        // gone marks it anyway. What the weather does to all wheels is one note for the vehicle.
         double ownShort = OWN_SHORT + track.stepKpa() / 2 / m.targetKpa();
         boolean isOfTheVehicle = m.siblings().areHeard() && limits.deviation(m.trendKpa()) > -ownShort;
-        boolean isDrivenCold =
-                isSoaked && !isOfTheVehicle && Boolean.TRUE.equals(m.reading().moving());
-        double softest = isDrivenCold ? Math.min(least, gauge) : least;
-        Stage runSoft = stages.at(Limit.RUN_SOFT);
-        if (isDriven || runSoft.isRaised()) {
-            below(runSoft, softest, RUN_SOFT_LOW, m.at(), delay);
-        } else {
-            runSoft.clear();
-        }
+        double withGauge = isOfTheVehicle ? least : Math.min(least, gauge);
+        boolean isDrivenCold = isSoaked && Boolean.TRUE.equals(m.reading().moving());
+        soft(
+                stages.at(Limit.SOFT),
+                driving.isPossible(),
+                isDrivenCold || driving.isLong() ? withGauge : least,
+                m.at(),
+                delay);
+        soft(stages.at(Limit.RUN_SOFT), driving.isSeen(), driving.isLong() ? withGauge : least, m.at(), delay);
         if (isSoaked) {
             // What carries the load on a cold morning is the gauge. What the weather explains is one note for the
             // vehicle.
@@ -85,6 +87,14 @@ public final class PressureLimits {
             below(stages.at(Limit.LOW_WHEN_COLD), lacking, RUN_SOFT_LOW, m.at(), isPlain ? 1 : SECOND_STAGE_READINGS);
         }
         judgeHigh(m, stages.at(Limit.HIGH), kpa, track.usual());
+    }
+
+    private static void soft(Stage stage, boolean isDriven, double deviation, long at, int readings) {
+        if (isDriven || stage.isRaised()) {
+            below(stage, deviation, RUN_SOFT_LOW, at, readings);
+        } else {
+            stage.clear();
+        }
     }
 
     /** Whether a wheel has its air by its pressure at 20 °C: what its cold gauge lacks is the weather's. */

@@ -3,6 +3,7 @@ package vividcaravan.core.judge.air;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.WheelRules;
 import vividcaravan.core.judge.siblings.Measurement;
+import vividcaravan.core.judge.siblings.Movement;
 import vividcaravan.core.judge.siblings.Siblings;
 
 /**
@@ -69,6 +70,11 @@ public final class WheelTrack {
     private long raisedTargetAt = Long.MIN_VALUE / 2;
     /** Whether its target was raised and it was not driven at that since. */
     private boolean isUndriven;
+
+    /** When a tyre last came to the wheel on record; whether it is being set to its target since. */
+    private long cameAt = Long.MIN_VALUE / 2;
+
+    private boolean isBeingSet;
 
     private boolean isHotEnd;
     private boolean isOutside;
@@ -140,6 +146,11 @@ public final class WheelTrack {
     /** Whether its target was raised so lately that nobody can have filled it yet. */
     public boolean isNewlyHeldTo(long now) {
         return now - raisedTargetAt <= TIME_TO_ADJUST_MILLIS;
+    }
+
+    /** Whether its tyre came to the wheel on record so lately that people are still setting it to its target, and was not driven since. */
+    public boolean isBeingSet() {
+        return isBeingSet;
     }
 
     /** Whether {@code target} is higher than what it was held to when it was last driven, but for the time to fill it. */
@@ -214,9 +225,10 @@ public final class WheelTrack {
     }
 
     /** Takes in a measurement. */
-    public void observe(Measurement m) {
+    public void observe(Measurement m, Movement movement) {
         double target = m.targetKpa();
         retarget(target, m.at());
+        settle(m, movement);
         isOutside = m.isOutside();
         double own = m.trendKpa() / target;
         double kpa = m.gaugeKpa();
@@ -242,7 +254,7 @@ public final class WheelTrack {
         // The sun on a cap looks like a leak, and only while the vehicle stands; a brake beside it looks like air let
         // in.
         boolean isSunlit = m.isOutside() && (siblings.maySunShine() || isHotEnd);
-        if (isComparable && !isSunlit) {
+        if (isComparable && !isSunlit && !isBeingSet) {
             if (isKnown()) {
                 look(off, own, shown, m);
             } else {
@@ -265,6 +277,20 @@ public final class WheelTrack {
             sinking.forget();
         }
         targetKpa = target;
+    }
+
+    /** What a tyre that was just put on shows is what was done; what it keeps is known once it was set, or is driven. */
+    private void settle(Measurement m, Movement movement) {
+        long latest = m.rules().latestArrival(m.at());
+        if (latest > cameAt) {
+            cameAt = latest;
+            baseline.begin();
+            drift.clear();
+            steps.forgetRefills();
+            leak.forget();
+            sinking.forget();
+        }
+        isBeingSet = m.at() - cameAt <= TIME_TO_ADJUST_MILLIS && !movement.hasMovedSince(cameAt);
     }
 
     private void settleAdjustment(WheelRules rules) {
@@ -387,6 +413,8 @@ public final class WheelTrack {
         isHotEnd = memory.flag("isHotEnd", isHotEnd);
         isOutside = memory.flag("isOutside", isOutside);
         raisedTargetAt = memory.time("raisedTargetAt", raisedTargetAt);
+        cameAt = memory.time("cameAt", cameAt);
+        isBeingSet = memory.flag("isBeingSet", isBeingSet);
         isUndriven = memory.flag("isUndriven", isUndriven);
         adjustedAt = memory.time("adjustedAt", adjustedAt);
         readingsSinceAdjusted = memory.count("readingsSinceAdjusted", readingsSinceAdjusted);

@@ -17,7 +17,7 @@ public record Adjustment(Position position, long at, Double beforeKpa, Double af
     /** Two gauges differ, kPa [common practice]. */
     private static final double GAUGES_DIFFER_KPA = 20;
     /** Nobody lets out more than to a little under target without writing it down, share of target [our judgement]. */
-    private static final double LEAST_LEFT = 0.95;
+    public static final double LEAST_LEFT = 0.95;
 
     /**
      * Whether air that goes out fast at {@code time} is let out on purpose. A filling explains a rise and never a fall, and a

@@ -17,6 +17,8 @@ public enum Limit {
     /** Far under target, by a leak. */
     LEAK_LOW(AlertKind.SLOW_LEAK),
     RUN_SOFT(AlertKind.UNDER_PRESSURE),
+    /** As far below, and nothing shows that it was driven so: it may have been. */
+    SOFT(AlertKind.UNDER_PRESSURE),
     LOW_NEXT_STOP(AlertKind.UNDER_PRESSURE),
     LOW_WHEN_COLD(AlertKind.UNDER_PRESSURE),
     LEAK_HIDDEN(AlertKind.SLOW_LEAK),
@@ -59,7 +61,7 @@ public enum Limit {
         Urgency urgency =
                 switch (this) {
                     case FAST_FALL, LEAK_SECOND, LOW_SECOND, HOT_STOP, HOT_END_STOP -> Urgency.STOP_NOW;
-                    case RUN_SOFT, LOW_NEXT_STOP, LOW_WHEN_COLD, HOT, HOT_END, LEAK_HIDDEN, LEAK_SOON, LEAK_LOW ->
+                    case RUN_SOFT, SOFT, LOW_NEXT_STOP, LOW_WHEN_COLD, HOT, HOT_END, LEAK_HIDDEN, LEAK_SOON, LEAK_LOW ->
                         Urgency.NEXT_STOP;
                     case LOW, HIGH, LEAK, SEEP_SOON, MISMATCH, CROSSED -> Urgency.BEFORE_NEXT_TRIP;
                     case FAULT, STUCK, SILENT, MISPLACED ->

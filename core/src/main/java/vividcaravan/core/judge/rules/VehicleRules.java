@@ -22,7 +22,7 @@ public final class VehicleRules {
 
     /** Rules of a vehicle without peculiarities, see the other constructor. */
     public VehicleRules(VehicleKind kind, AxleLayout layout, List<AxleLimits> limits, SensorAir air) {
-        this(kind, layout, limits, Collections.nCopies(limits.size(), AxleConduct.USUAL), air, List.of());
+        this(kind, layout, limits, Collections.nCopies(limits.size(), AxleConduct.USUAL), air, List.of(), List.of());
     }
 
     /**
@@ -32,6 +32,7 @@ public final class VehicleRules {
      * @param conducts what sets each axle apart, front first
      * @param air what its sensors make of the air around it
      * @param adjustments what was recorded of people setting its pressures
+     * @param arrivals what was recorded of tyres that came to its wheels
      * @throws IllegalArgumentException if there are not as many limits or conducts as axles
      */
     public VehicleRules(
@@ -40,7 +41,8 @@ public final class VehicleRules {
             List<AxleLimits> limits,
             List<AxleConduct> conducts,
             SensorAir air,
-            List<Adjustment> adjustments) {
+            List<Adjustment> adjustments,
+            List<TyreArrival> arrivals) {
         if (limits.size() != layout.axles().size() || conducts.size() != limits.size()) {
             throw new IllegalArgumentException("limits for " + limits.size() + " axles, conduct of " + conducts.size()
                     + ", but the vehicle has " + layout.axles().size());
@@ -56,11 +58,24 @@ public final class VehicleRules {
                     .filter(adjustment -> adjustment.position().equals(position))
                     .sorted(Comparator.comparingLong(Adjustment::at))
                     .toList();
+            List<Long> arrived = arrivals.stream()
+                    .filter(arrival -> arrival.position().equals(position))
+                    .map(TyreArrival::at)
+                    .sorted()
+                    .toList();
             byPosition.put(
                     position,
                     position.isSpare()
                             ? new WheelRules(
-                                    position, null, spare, compensation, isFarm, false, AxleConduct.USUAL, adjusted)
+                                    position,
+                                    null,
+                                    spare,
+                                    compensation,
+                                    isFarm,
+                                    false,
+                                    AxleConduct.USUAL,
+                                    adjusted,
+                                    arrived)
                             : new WheelRules(
                                     position,
                                     layout.axle(position.axle()).role(),
@@ -69,7 +84,8 @@ public final class VehicleRules {
                                     isFarm,
                                     layout.axle(position.axle()).liftable(),
                                     conducts.get(position.axle() - 1),
-                                    adjusted));
+                                    adjusted,
+                                    arrived));
         }
     }
 

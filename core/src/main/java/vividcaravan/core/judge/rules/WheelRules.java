@@ -20,6 +20,7 @@ import vividcaravan.core.limits.DutyProfile;
  * @param isLiftable whether its axle can be lifted
  * @param conduct what else sets its axle apart
  * @param adjustments when somebody set its pressure and wrote it down, the earliest first
+ * @param arrivals when a tyre came to it and that was written down, epoch milliseconds, the earliest first
  */
 public record WheelRules(
         Position position,
@@ -29,13 +30,14 @@ public record WheelRules(
         boolean isFarm,
         boolean isLiftable,
         AxleConduct conduct,
-        List<Adjustment> adjustments) {
+        List<Adjustment> adjustments,
+        List<Long> arrivals) {
 
     /** The same for a sensor that makes this of the air. */
     WheelRules heardBy(TemperatureCompensation sensor) {
         return sensor == compensation
                 ? this
-                : new WheelRules(position, role, limits, sensor, isFarm, isLiftable, conduct, adjustments);
+                : new WheelRules(position, role, limits, sensor, isFarm, isLiftable, conduct, adjustments, arrivals);
     }
 
     /** What a gauge shows of a reading, kPa gauge: a target is meant there. */
@@ -81,6 +83,16 @@ public record WheelRules(
         long latest = since;
         for (int i = 0; i < adjustments.size(); i++) {
             long time = adjustments.get(i).at();
+            latest = time <= at ? Math.max(latest, time) : latest;
+        }
+        return latest;
+    }
+
+    /** The latest time not after {@code at} at which a tyre came here on record; far back without one. */
+    public long latestArrival(long at) {
+        long latest = Long.MIN_VALUE / 2;
+        for (int i = 0; i < arrivals.size(); i++) {
+            long time = arrivals.get(i);
             latest = time <= at ? Math.max(latest, time) : latest;
         }
         return latest;

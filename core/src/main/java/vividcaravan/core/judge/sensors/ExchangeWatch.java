@@ -84,10 +84,22 @@ public final class ExchangeWatch {
         double otherAfter = b.lastAfter() * ofOther.limits().targetKpa();
         double otherBefore = otherAfter - b.lastShare() * ofOther.limits().targetKpa();
         double near = (NEAR_KPA + NEAR_SHARE * Math.max(oneBefore, otherBefore)) / (ofOne.isFarm() ? 2 : 1);
+        // Tyres that came from an axle with another target, and were set to their own: that both are right now is no
+        // coincidence.
+        boolean areSetRight =
+                isSetRight(oneBefore, oneAfter, ofOne, near) && isSetRight(otherBefore, otherAfter, ofOther, near);
+        if (areSetRight && !one.isCrossed()) {
+            return false;
+        }
         return Math.abs(oneAfter - otherBefore) <= near
                 && Math.abs(otherAfter - oneBefore) <= near
                 && Math.abs(oneBefore - otherBefore) >= APART * near
                 && !ofOne.isAdjustedNear(a.lastTo(), WRITTEN_WITHIN_MILLIS)
                 && !ofOther.isAdjustedNear(b.lastTo(), WRITTEN_WITHIN_MILLIS);
+    }
+
+    private static boolean isSetRight(double before, double after, WheelRules rules, double near) {
+        double target = rules.limits().targetKpa();
+        return Math.abs(after - target) <= near && Math.abs(before - target) > near;
     }
 }

@@ -22,6 +22,9 @@ public interface Filled {
     /** Sudden changes of its pressure. */
     AirSteps steps();
 
+    /** Whether its sensor is said to sit at another wheel. */
+    boolean isCrossed();
+
     /** Air that was let in here on record was seen here. */
     void wasProvenInPlace();
 

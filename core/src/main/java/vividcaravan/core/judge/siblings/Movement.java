@@ -13,21 +13,27 @@ public final class Movement {
     /** What a wheel shows so soon after it stopped, it was driven at [our judgement]. */
     private static final long JUST_STOPPED_MILLIS = 30L * 60 * 1000;
 
+    /** After the first metres of a cold morning a tyre that is still low on the gauge is driven so [our judgement]. */
+    private static final long LONG_MILLIS = 10L * 60 * 1000;
+
     private static final long NEVER = Long.MAX_VALUE;
 
     private boolean isStanding;
     private long saidAt = Long.MIN_VALUE / 2;
     private long standsSince = NEVER;
     private long movesSince = Long.MIN_VALUE / 2;
+    private long movedAt = Long.MIN_VALUE / 2;
 
     /** Takes in what a reading says of it. */
     public void take(Reading reading) {
         if (reading.moving() == null) {
             return;
         }
-        if (isStanding && reading.moving()) {
+        // What it did while nobody heard it, nobody knows.
+        if (reading.moving() && (isStanding || reading.at() - saidAt > LATELY_MILLIS)) {
             movesSince = reading.at();
         }
+        movedAt = reading.moving() ? reading.at() : movedAt;
         isStanding = !reading.moving();
         saidAt = reading.at();
         standsSince = isStanding ? Math.min(standsSince, reading.at()) : NEVER;
@@ -56,6 +62,25 @@ public final class Movement {
         return standsSince == NEVER || at - standsSince <= JUST_STOPPED_MILLIS;
     }
 
+    /**
+     * What is known of whether a wheel's tyre is driven at what it shows at {@code at}.
+     *
+     * @param hasWarmed whether it, or its mates, warmed as driving warms them
+     */
+    public Driving driving(long at, boolean hasWarmed) {
+        boolean isPossible = mayJustHaveDriven(at);
+        boolean isByWarmth = hasWarmed && isPossible && !isKnown(at);
+        return new Driving(
+                isPossible,
+                isPossible && at - movedAt <= JUST_STOPPED_MILLIS || isByWarmth,
+                hasMovedFor(at, LONG_MILLIS) || isByWarmth);
+    }
+
+    /** Whether a sensor said that it moves after {@code since}. */
+    public boolean hasMovedSince(long since) {
+        return movedAt > since;
+    }
+
     /** Whether it moved at {@code at}, as far as a sensor said so, then or shortly before. */
     public boolean wasMoving(long at) {
         return !isStanding && at >= movesSince && at - saidAt <= LATELY_MILLIS;
@@ -72,5 +97,6 @@ public final class Movement {
         saidAt = memory.time("saidAt", saidAt);
         standsSince = memory.time("standsSince", standsSince);
         movesSince = memory.time("movesSince", movesSince);
+        movedAt = memory.time("movedAt", movedAt);
     }
 }

@@ -32,6 +32,9 @@ public interface Neighbour {
     /** Whether it is far hotter than the vehicle's other wheels. */
     boolean isHotEnd();
 
+    /** Whether its tyre warmed as driving warms it. */
+    boolean hasWarmedByDriving();
+
     /** What its sensor's cell gave last, mV; NaN where it never said. */
     double batteryMv();
 

@@ -190,6 +190,15 @@ public final class Siblings {
         return n < LEAST_TO_COMPARE ? Double.NaN : median(ratios, n);
     }
 
+    /** Whether others of the vehicle warmed as driving warms tyres: two of them, or the only one. */
+    public boolean haveWarmedByDriving() {
+        int n = 0;
+        for (Neighbour wheel : wheels) {
+            n += isSibling(wheel) && wheel.hasWarmedByDriving() ? 1 : 0;
+        }
+        return n > 0 && n >= Math.min(LEAST_TO_COMPARE, count);
+    }
+
     /** The same for people who want to know why. */
     public Others facts() {
         if (!areHeard()) {

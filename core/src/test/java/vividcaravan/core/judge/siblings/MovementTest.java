@@ -60,6 +60,39 @@ class MovementTest {
         assertThat(movement.isSoaked(AT + 1_000 * MINUTE)).isFalse();
     }
 
+    @ParameterizedTest(name = "{1} min after it said {0}, warmed {2}: possible {3}, seen {4}")
+    @CsvSource({
+        "true, 0, false, true, true",
+        "true, 30, false, true, true",
+        "true, 30.1, false, true, false",
+        "true, 30.1, true, true, true",
+        "false, 0, false, true, false",
+        "false, 5, true, true, false",
+        "false, 29, true, true, true",
+        "false, 31, true, false, false",
+        ", 0, false, true, false",
+        ", 0, true, true, true"
+    })
+    void aMarkNeedsEvidenceOfDriving(
+            Boolean said, double minutes, boolean hasWarmed, boolean isPossible, boolean isSeen) {
+        Driving driving = said(said).driving(AT + Math.round(minutes * MINUTE), hasWarmed);
+
+        assertThat(driving.isPossible()).isEqualTo(isPossible);
+        assertThat(driving.isSeen()).isEqualTo(isSeen);
+    }
+
+    @Test
+    void whatItDidWhileNobodyHeardItNobodyKnows() {
+        Movement movement = said(true);
+        movement.take(new Reading(AT + 60 * MINUTE, 800, 20, null, null, true));
+        assertThat(movement.driving(AT + 60 * MINUTE, false).isLong()).isFalse();
+
+        movement.take(new Reading(AT + 70 * MINUTE, 800, 20, null, null, true));
+        assertThat(movement.driving(AT + 70 * MINUTE, false).isLong()).isTrue();
+        assertThat(movement.hasMovedSince(AT + 69 * MINUTE)).isTrue();
+        assertThat(movement.hasMovedSince(AT + 70 * MINUTE)).isFalse();
+    }
+
     @Test
     void standsSinceItFirstSaidSoAndNoLongerOnceItMoves() {
         Movement movement = said(false);

@@ -1,0 +1,172 @@
+package vividcaravan.server.moves;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.ClosedOn;
+import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.server.alerts.AlertStore;
+import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.tyres.TyreRow;
+import vividcaravan.server.writer.Pen;
+
+/** Takes known trouble along with tyres that are moved, and back with those whose move is undone; within a write. */
+@Component
+class TroubleMoving {
+
+    private final AlertStore alerts;
+    private final Clock clock;
+
+    TroubleMoving(AlertStore alerts, Clock clock) {
+        this.alerts = alerts;
+        this.clock = clock;
+    }
+
+    /** Trouble of a tyre that stands at the wheel it goes to, once all have left theirs. */
+    record Carried(TyrePlace.AtWheel to, Alert alert, String words) {}
+
+    /** What is open against a tyre ends at the wheel that it leaves, and goes along: to the next wheel, or as a mark. */
+    List<Carried> leave(Pen pen, MovePlan plan, TyrePlacing.Made made, String who) {
+        List<Carried> carried = new ArrayList<>();
+        if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
+            return carried;
+        }
+        FleetVehicle vehicle = plan.vehicle(wheel);
+        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
+            if (!wheel.position().equals(alert.position())
+                    || !Trouble.goesAlong(alert)
+                    || !Trouble.stood(alert, plan.at(), clock.millis())) {
+                continue;
+            }
+            if (!Trouble.staysToo(alert)) {
+                Alert closed =
+                        alert.by(who, clock.millis()).leftWithTyre("The tyre went to " + plan.words(made.to()) + ".");
+                vehicle.book().replace(closed);
+                vehicle.publishAlerts();
+                alerts.save(pen, vehicle, closed);
+            }
+            if (made.to() instanceof TyrePlace.AtWheel next) {
+                if (Trouble.standsAtNextWheel(alert)) {
+                    carried.add(new Carried(next, alert, "it came with its tyre from " + plan.words(wheel)));
+                }
+            } else if (!made.to().isForGood()) {
+                mark(pen, made.tyre(), alert, plan.words(wheel));
+            }
+        }
+        return carried;
+    }
+
+    /** Marks a tyre that was taken off with what its alert says against it, where that says anything. */
+    void mark(Pen pen, long tyre, Alert alert, String where) {
+        Trouble.mark(alert, where).ifPresent(why -> mark(pen, tyre, why));
+    }
+
+    private void mark(Pen pen, long tyre, String why) {
+        TyreRow row = pen.session().get(TyreRow.class, tyre);
+        row.markedAt = clock.instant();
+        row.markedWords = why;
+        pen.session().update(row);
+    }
+
+    void arrive(Pen pen, MovePlan plan, List<Carried> carried, String who) {
+        for (Carried one : carried) {
+            FleetVehicle vehicle = plan.vehicle(one.to());
+            Alert here = vehicle.book().carry(one.alert(), one.to().position(), one.words(), who, plan.at());
+            vehicle.publishAlerts();
+            alerts.save(pen, vehicle, here);
+        }
+    }
+
+    /** What ended at a wheel because its tyre left. */
+    static List<Alert> leftWith(MovePlan plan, TyrePlacing.Made made, long since) {
+        return made.from()
+                .asWheel()
+                .map(wheel -> plan.vehicle(wheel).book().alerts().stream()
+                        .filter(alert -> wheel.position().equals(alert.position())
+                                && alert.closedAt() != null
+                                && alert.closedAt() >= since
+                                && alert.closedOn()
+                                        .filter(on -> on == ClosedOn.TYRE_LEFT)
+                                        .isPresent())
+                        .toList())
+                .orElse(List.of());
+    }
+
+    /** Opens what was closed with the end of its tyre, which was undone. */
+    void reopen(Pen pen, FleetVehicle vehicle, long id, String who) {
+        vehicle.alert(id)
+                .filter(alert -> alert.state() == AlertState.CLOSED && !alert.isClosedWithTyre())
+                .ifPresent(alert -> {
+                    Alert open = alert.by(who, clock.millis()).reopened("What was said of its tyre was undone.");
+                    vehicle.book().replace(open);
+                    vehicle.publishAlerts();
+                    alerts.save(pen, vehicle, open);
+                });
+    }
+
+    /** What ended since the tyre left stands again where the tyre did not earn more meanwhile; at the wheel its alert is its mark. */
+    void comeBack(Pen pen, MovePlan plan, TyrePlacing.Made made, List<Alert> left, List<Carried> earned, String who) {
+        if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
+            return;
+        }
+        FleetVehicle vehicle = plan.vehicle(wheel);
+        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
+            boolean isOutdone = earned.stream()
+                    .anyMatch(one -> one.to().equals(wheel)
+                            && one.alert().kind().family() == alert.kind().family()
+                            && one.alert().saysMoreThan(alert));
+            if (left.stream().noneMatch(one -> one.id() == alert.id()) || isOutdone) {
+                continue;
+            }
+            Alert back = alert.by(who, clock.millis()).backWithTyre("The move of its tyre was undone.");
+            vehicle.book().replace(back);
+            vehicle.publishAlerts();
+            alerts.save(pen, vehicle, back);
+            TyreRow row = pen.session().get(TyreRow.class, made.tyre());
+            row.markedAt = null;
+            row.markedWords = null;
+            pen.session().update(row);
+        }
+    }
+
+    static boolean isOpen(MovePlan plan, Carried carried) {
+        return plan.vehicle(carried.to()).book().alerts().stream()
+                .anyMatch(alert -> alert.state() != AlertState.CLOSED
+                        && carried.to().position().equals(alert.position())
+                        && alert.kind().family() == carried.alert().kind().family());
+    }
+
+    /** What a tyre earned at the wheel that it is taken from again goes with it. */
+    List<Carried> goBack(Pen pen, MovePlan plan, TyrePlacing.Made made, long movedAt, String who) {
+        List<Carried> carried = new ArrayList<>();
+        if (!(made.to() instanceof TyrePlace.AtWheel wheel)) {
+            return carried;
+        }
+        FleetVehicle vehicle = plan.vehicle(wheel);
+        for (Alert alert : List.copyOf(vehicle.book().alerts())) {
+            boolean isOfTheTyre = wheel.position().equals(alert.position())
+                    && Trouble.goesAlong(alert)
+                    && alert.openedAt() >= movedAt;
+            if (!isOfTheTyre) {
+                continue;
+            }
+            if (!(made.from() instanceof TyrePlace.AtWheel before)) {
+                mark(pen, made.tyre(), alert, plan.words(wheel));
+            } else if (Trouble.standsAtNextWheel(alert)) {
+                carried.add(new Carried(before, alert, "it came back with its tyre from " + plan.words(wheel)));
+            }
+            if (!Trouble.staysToo(alert)) {
+                Alert closed = alert.by(who, clock.millis())
+                        .leftWithTyre("The move was undone: its tyre is " + plan.words(made.from()) + ".");
+                vehicle.book().replace(closed);
+                vehicle.publishAlerts();
+                alerts.save(pen, vehicle, closed);
+            }
+        }
+        return carried;
+    }
+}
