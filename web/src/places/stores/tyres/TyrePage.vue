@@ -114,6 +114,23 @@ const print = () => window.print();
         </form>
       </section>
 
+      <section
+        v-else-if="tyre.trouble.length"
+        class="mt-3 border-l-4 border-next pl-3"
+        aria-labelledby="tyre-known"
+      >
+        <h2 id="tyre-known" class="text-base">Known trouble, which goes with the tyre</h2>
+        <ul>
+          <li v-for="known in tyre.trouble" :key="known.kind + known.since">
+            {{ known.words }}
+            <span class="text-quiet"
+              >Since {{ dated(known.since)
+              }}{{ known.seenBy ? `, seen by ${nameOf(known.seenBy)}` : '' }}.</span
+            >
+          </li>
+        </ul>
+      </section>
+
       <div class="mt-4 grid gap-x-10 gap-y-6 md:grid-cols-2">
         <section aria-labelledby="tyre-tread">
           <h2 id="tyre-tread" class="text-base">Tread</h2>

@@ -7,6 +7,7 @@ const tyre = (id: string, more: Partial<TyreItem>): TyreItem => ({
   id,
   place: 'LM-21 1L',
   isLow: false,
+  trouble: [],
   ...more,
 });
 const worn = tyre('1', { size: '315/80 R22.5', isLow: true, treadMm: 2 });

@@ -77,6 +77,13 @@ public record Alert(
                 before.evidence);
     }
 
+    /** An alert of which only words are known. */
+    static Alert told(
+            Position position, AlertKind kind, Urgency urgency, boolean isRunSoft, String words, String who, long at) {
+        AlertEntry first = new AlertEntry(at, AlertEntry.Change.OPENED, kind, urgency, who, words);
+        return opened(0, position, first, isRunSoft, Evidence.ofSight(at));
+    }
+
     private static Alert opened(long id, Position position, AlertEntry first, boolean isRunSoft, Evidence evidence) {
         return new Alert(
                 id,
@@ -97,7 +104,8 @@ public record Alert(
 
     /** What a person saw is told on as it was said. */
     private AlertEntry carrying(AlertEntry.Change change, String words, String who, long at) {
-        String told = kind.family() == AlertFamily.SEEN ? lastSeen() + " (" + words + ")" : words;
+        boolean isSeen = kind.family() == AlertFamily.SEEN && !lastSeen().equals(words);
+        String told = isSeen ? lastSeen() + " (" + words + ")" : words;
         return new AlertEntry(at, change, kind, urgency, who, told);
     }
 
@@ -218,8 +226,13 @@ public record Alert(
     }
 
     /** What was seen last that made it call, in the words of whoever saw it. */
-    String lastSeen() {
+    public String lastSeen() {
         return record().lastSeen();
+    }
+
+    /** Who saw that, user name; empty where readings told of it. */
+    public Optional<String> lastSeenBy() {
+        return kind.family() == AlertFamily.SEEN ? record().lastSeenBy() : Optional.empty();
     }
 
     /** Whether {@code words} are among what was seen since it called last. */

@@ -104,6 +104,18 @@ public final class AlertBook {
         return carried;
     }
 
+    /**
+     * Takes in what is known of a tyre from elsewhere, without its figures: the past that came with a fleet.
+     *
+     * @param words what is known, for its record
+     * @param who who took it in
+     */
+    public Alert told(
+            Position position, AlertKind kind, Urgency urgency, boolean isRunSoft, String words, String who, long at) {
+        Alert before = Alert.told(position, kind, urgency, isRunSoft, words, who, at);
+        return carry(before, position, words, who, at);
+    }
+
     /** Puts a changed alert in the place of its earlier self. */
     public void replace(Alert alert) {
         latest.put(key(alert), alert);

@@ -3,6 +3,7 @@ package vividcaravan.core.alert;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 
 /** What the entries of an alert say together; they are in the order in which things happened. */
@@ -131,6 +132,15 @@ record AlertRecord(List<AlertEntry> entries) {
         return latestFirst().stream()
                 .filter(entry -> entry.change() == AlertEntry.Change.SHELVED)
                 .map(AlertEntry::note)
+                .findFirst();
+    }
+
+    /** Who saw last what made it call. */
+    Optional<String> lastSeenBy() {
+        return latestFirst().stream()
+                .filter(entry -> entry.change().isStep() && entry.note() != null)
+                .map(AlertEntry::who)
+                .filter(Objects::nonNull)
                 .findFirst();
     }
 

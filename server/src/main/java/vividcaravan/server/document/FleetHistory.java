@@ -4,6 +4,8 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.coupling.Coupling;
 import vividcaravan.core.tyres.RemovalReason;
@@ -58,11 +60,28 @@ public record FleetHistory(
             @Nullable String note,
             @Nullable Instant markedAt,
             @Nullable String markedBecause,
+            @Nullable AlertKind markedKind,
+            @Nullable String markedSeenBy,
+            @Nullable List<TroublePast> trouble,
             Instant addedAt,
             @Nullable String addedBy,
             List<TyreStayPast> stays,
             List<Tread> treads,
             List<Repair> repairs) {}
+
+    /**
+     * What was open against a tyre at a wheel: it goes with the fleet, and stands open where that is taken in.
+     *
+     * @param runSoft true where only a named inspection settles it
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record TroublePast(
+            AlertKind kind,
+            Urgency urgency,
+            @Nullable Boolean runSoft,
+            Instant since,
+            @Nullable String seenBy,
+            String words) {}
 
     /**
      * @param sensor the code of the sensor inside while it is off every vehicle

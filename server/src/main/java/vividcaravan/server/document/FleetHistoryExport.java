@@ -1,17 +1,23 @@
 package vividcaravan.server.document;
 
 import static java.util.stream.Collectors.groupingBy;
+import static java.util.stream.Collectors.toCollection;
+import static java.util.stream.Collectors.toSet;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.MountKind;
+import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
@@ -20,15 +26,18 @@ import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.CouplingRow;
 import vividcaravan.server.fleet.FleetDirectory;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.RetorqueRow;
 import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TreadReadingRow;
+import vividcaravan.server.tyres.Trouble;
 import vividcaravan.server.tyres.TyreRepairRow;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreStayRow;
+import vividcaravan.server.tyres.TyreTables;
 
 /** Writes what was in the past. */
 @Component
@@ -80,6 +89,13 @@ class FleetHistoryExport {
                         .toList());
     }
 
+    /** A name as it stood where the act was done. */
+    private static @Nullable String own(@Nullable String who) {
+        return who == null || !who.endsWith(FleetHistoryReader.IMPORTED)
+                ? who
+                : who.substring(0, who.length() - FleetHistoryReader.IMPORTED.length());
+    }
+
     private static @Nullable Instant end(long to, long open) {
         return to == open ? null : Instant.ofEpochMilli(to);
     }
@@ -110,20 +126,81 @@ class FleetHistoryExport {
                 all(session, TreadReadingRow.class, "readAt, id").stream().collect(groupingBy(row -> row.tyreId));
         Map<Long, List<TyreRepairRow>> repairs =
                 all(session, TyreRepairRow.class, "repairedAt, id").stream().collect(groupingBy(row -> row.tyreId));
-        return all(session, TyreRow.class, "id").stream()
+        List<FleetHistory.TyrePast> past = all(session, TyreRow.class, "id").stream()
                 .map(row -> tyre(
                         row,
                         stays.getOrDefault(row.id, List.of()),
                         treads.getOrDefault(row.id, List.of()),
                         repairs.getOrDefault(row.id, List.of())))
+                .collect(toCollection(ArrayList::new));
+        past.addAll(takenForGranted(stays.values()));
+        return past;
+    }
+
+    /** Tyres of which nothing was written down, and against which something is open. */
+    private List<FleetHistory.TyrePast> takenForGranted(Collection<List<TyreStayRow>> written) {
+        Set<TyrePlace> known = written.stream()
+                .flatMap(List::stream)
+                .map(row -> row.stay().place())
+                .collect(toSet());
+        List<FleetHistory.TyrePast> past = new ArrayList<>();
+        for (FleetVehicle vehicle : fleet.vehicles()) {
+            for (Position position : vehicle.description().layout().positions()) {
+                TyrePlace.AtWheel wheel = TyrePlace.wheel(vehicle.id(), position);
+                if (!known.contains(wheel) && !troubles(vehicle, position).isEmpty()) {
+                    TyreRow row = new TyreRow();
+                    row.describe(TyreTables.assumed(vehicle, position));
+                    row.addedAt = troubles(vehicle, position).get(0).since();
+                    TyreStayRow stay = TyreStayRow.of(new TyreStay(0, wheel, null, TyreStay.ALWAYS, TyreStay.OPEN));
+                    String id = vehicle.description().ref() + " " + position.code();
+                    past.add(tyre(id, row, List.of(stay), List.of(), List.of()));
+                }
+            }
+        }
+        return past;
+    }
+
+    private List<FleetHistory.TroublePast> troubles(List<TyreStayRow> stays) {
+        return stays.stream()
+                .map(TyreStayRow::stay)
+                .filter(TyreStay::isOpen)
+                .flatMap(stay -> stay.place().asWheel().stream())
+                .flatMap(wheel -> fleet
+                        .vehicle(wheel.vehicle())
+                        .map(vehicle -> troubles(vehicle, wheel.position()))
+                        .orElse(List.of())
+                        .stream())
+                .toList();
+    }
+
+    private static List<FleetHistory.TroublePast> troubles(FleetVehicle vehicle, Position position) {
+        return Trouble.against(vehicle, position).stream()
+                .map(alert -> new FleetHistory.TroublePast(
+                        alert.kind(),
+                        alert.urgency(),
+                        alert.isRunSoft() ? true : null,
+                        Instant.ofEpochMilli(alert.openedAt()),
+                        own(alert.lastSeenBy().orElse(null)),
+                        Trouble.words(alert)))
+                .sorted(Comparator.comparing(FleetHistory.TroublePast::since))
                 .toList();
     }
 
     private FleetHistory.TyrePast tyre(
             TyreRow row, List<TyreStayRow> stays, List<TreadReadingRow> treads, List<TyreRepairRow> repairs) {
+        return tyre(Long.toString(row.id), row, stays, treads, repairs);
+    }
+
+    private FleetHistory.TyrePast tyre(
+            String id,
+            TyreRow row,
+            List<TyreStayRow> stays,
+            List<TreadReadingRow> treads,
+            List<TyreRepairRow> repairs) {
         Tyre tyre = row.tyre();
+        List<FleetHistory.TroublePast> trouble = troubles(stays);
         return new FleetHistory.TyrePast(
-                Long.toString(row.id),
+                id,
                 tyre.maker(),
                 tyre.pattern(),
                 tyre.size(),
@@ -135,15 +212,18 @@ class FleetHistoryExport {
                 row.note,
                 row.markedAt,
                 row.markedWords,
+                row.markedKind,
+                own(row.markedSeenBy),
+                trouble.isEmpty() ? null : trouble,
                 row.addedAt,
-                row.addedBy,
+                own(row.addedBy),
                 stays.stream().map(TyreStayRow::stay).map(this::stay).toList(),
                 treads.stream()
-                        .map(read ->
-                                new FleetHistory.Tread(read.readAt, read.shallowestMm, read.points, read.km, read.who))
+                        .map(read -> new FleetHistory.Tread(
+                                read.readAt, read.shallowestMm, read.points, read.km, own(read.who)))
                         .toList(),
                 repairs.stream()
-                        .map(one -> new FleetHistory.Repair(one.repairedAt, one.what, one.repairer, one.who))
+                        .map(one -> new FleetHistory.Repair(one.repairedAt, one.what, one.repairer, own(one.who)))
                         .toList());
     }
 
@@ -166,10 +246,10 @@ class FleetHistoryExport {
                 .map(row -> new FleetHistory.MovePast(
                         Instant.ofEpochMilli(row.movedAt),
                         row.madeAt,
-                        row.madeBy,
+                        own(row.madeBy),
                         row.note,
                         row.undoneAt,
-                        row.undoneBy,
+                        own(row.undoneBy),
                         steps.getOrDefault(row.id, List.of()).stream()
                                 .map(this::step)
                                 .toList(),
@@ -203,7 +283,7 @@ class FleetHistoryExport {
                 Instant.ofEpochMilli(row.dueAt),
                 row.km,
                 row.doneAt,
-                row.doneBy,
+                own(row.doneBy),
                 row.torqueNm,
                 row.isDropped ? true : null);
     }
@@ -215,9 +295,9 @@ class FleetHistoryExport {
                 Instant.ofEpochMilli(row.fromAt),
                 row.toAt == null ? null : Instant.ofEpochMilli(row.toAt),
                 row.source,
-                row.begunBy,
+                own(row.begunBy),
                 row.endedSource,
-                row.endedBy);
+                own(row.endedBy));
     }
 
     private FleetHistory.Adjusted adjusted(AdjustmentRow row) {
@@ -227,7 +307,7 @@ class FleetHistoryExport {
                 Instant.ofEpochMilli(row.at),
                 row.beforeKpa,
                 row.afterKpa,
-                row.who,
+                own(row.who),
                 row.note);
     }
 }

@@ -12,6 +12,9 @@ import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.coupling.Coupling;
@@ -24,10 +27,12 @@ import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
 import vividcaravan.core.tyres.TyreStay;
+import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.AdjustmentRow;
 import vividcaravan.server.fleet.CouplingRow;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetTables;
+import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.RetorqueRow;
 import vividcaravan.server.platform.Refusal;
@@ -49,6 +54,7 @@ class FleetHistoryIntake {
     private final FleetDirectory fleet;
     private final FleetTables tables;
     private final SensorPlacing placing;
+    private final AlertStore alerts;
     private final ApplicationEventPublisher events;
     private final SessionFactory sessions;
     private final Clock clock;
@@ -57,12 +63,14 @@ class FleetHistoryIntake {
             FleetDirectory fleet,
             FleetTables tables,
             SensorPlacing placing,
+            AlertStore alerts,
             ApplicationEventPublisher events,
             SessionFactory sessions,
             Clock clock) {
         this.fleet = fleet;
         this.tables = tables;
         this.placing = placing;
+        this.alerts = alerts;
         this.events = events;
         this.sessions = sessions;
         this.clock = clock;
@@ -89,6 +97,7 @@ class FleetHistoryIntake {
     void store(Pen pen, FleetHistory history) {
         storeSensors(pen, history.sensors());
         Map<String, Long> tyres = storeTyres(pen.session(), history.tyres());
+        openTroubles(pen, history.tyres());
         storeMoves(pen.session(), history.moves(), tyres);
         storeCouplings(pen.session(), history.couplings());
         storeAdjustments(pen.session(), history.adjustments());
@@ -145,8 +154,12 @@ class FleetHistoryIntake {
                     past.retread(),
                     past.directional()));
             row.note = past.note();
-            row.markedAt = past.markedAt();
-            row.markedWords = past.markedBecause();
+            if (!isAtWheel(past)) {
+                row.markedAt = past.markedAt();
+                row.markedWords = past.markedBecause();
+                row.markedKind = past.markedKind();
+                row.markedSeenBy = past.markedSeenBy();
+            }
             row.addedAt = past.addedAt();
             row.addedBy = past.addedBy();
             session.insert(row);
@@ -163,6 +176,54 @@ class FleetHistoryIntake {
             past.repairs().forEach(repair -> session.insert(row(row.id, repair)));
         }
         return ids;
+    }
+
+    /** What was open against a tyre at a wheel stands open there: it ends as it would have where it was. */
+    private void openTroubles(Pen pen, List<FleetHistory.TyrePast> tyres) {
+        for (FleetHistory.TyrePast past : tyres) {
+            List<FleetHistory.TroublePast> troubles = troubles(past);
+            past.stays().stream()
+                    .filter(stay -> stay.to() == null && stay.place().vehicle() != null)
+                    .forEach(stay -> troubles.forEach(
+                            trouble -> open(pen, fleet.existing(stay.place().vehicle()), stay.place(), trouble)));
+        }
+    }
+
+    /** A mark alone is of a tyre that lies somewhere; at a wheel an alert stands for it. */
+    private static List<FleetHistory.TroublePast> troubles(FleetHistory.TyrePast past) {
+        if (past.markedAt() == null || past.trouble() != null) {
+            return past.trouble() == null ? List.of() : past.trouble();
+        }
+        return List.of(new FleetHistory.TroublePast(
+                past.markedKind() == null ? AlertKind.UNDER_PRESSURE : past.markedKind(),
+                Urgency.STOP_NOW,
+                true,
+                past.markedAt(),
+                past.markedSeenBy(),
+                past.markedBecause() == null ? "It came marked." : past.markedBecause()));
+    }
+
+    private void open(Pen pen, FleetVehicle vehicle, FleetHistory.Place place, FleetHistory.TroublePast trouble) {
+        Position position = Position.parse(place.position());
+        if (!vehicle.description().layout().has(position)) {
+            return;
+        }
+        Alert alert = vehicle.book()
+                .told(
+                        position,
+                        trouble.kind(),
+                        trouble.urgency(),
+                        Boolean.TRUE.equals(trouble.runSoft()),
+                        trouble.words(),
+                        trouble.seenBy() == null ? "import" : trouble.seenBy(),
+                        trouble.since().toEpochMilli());
+        vehicle.publishAlerts();
+        alerts.save(pen, vehicle, alert);
+    }
+
+    private static boolean isAtWheel(FleetHistory.TyrePast past) {
+        return past.stays().stream()
+                .anyMatch(stay -> stay.to() == null && stay.place().vehicle() != null);
     }
 
     private static TreadReadingRow row(long tyre, FleetHistory.Tread tread) {

@@ -10,9 +10,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertKind;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Axle;
+import vividcaravan.core.axles.AxleLayout;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.coupling.Coupling;
@@ -28,7 +34,13 @@ final class FleetHistoryReader {
     private static final Pattern DATE_CODE = Pattern.compile("\\d{4}");
     private static final int LONGEST_NAME = 200;
     private static final int LONGEST_WORDS = 500;
+    /** Several troubles may be named in one mark. */
+    private static final int LONGEST_MARK = 2_000;
+
     private static final Duration LONGEST_AHEAD = Duration.ofDays(3_650);
+    /** Behind the name of somebody who acted in the product that a past comes from. */
+    static final String IMPORTED = ", imported";
+
     private static final double DEEPEST_MM = 80;
     private static final double MOST_KM = 10_000_000;
     private static final double MOST_NM = 3_000;
@@ -165,6 +177,9 @@ final class FleetHistoryReader {
                 "note",
                 "markedAt",
                 "markedBecause",
+                "markedKind",
+                "markedSeenBy",
+                "trouble",
                 "addedAt",
                 "addedBy",
                 "stays",
@@ -192,12 +207,37 @@ final class FleetHistoryReader {
                 part.has("directional") ? part.flag("directional", false) : null,
                 part.text("note", false, LONGEST_WORDS),
                 time(part, "markedAt", false),
-                part.text("markedBecause", false, LONGEST_WORDS),
+                part.text("markedBecause", false, LONGEST_MARK),
+                part.choice("markedKind", false, AlertKind.class),
+                who(part, "markedSeenBy", false),
+                part.has("trouble")
+                        ? part.parts("trouble", false).stream()
+                                .map(this::trouble)
+                                .toList()
+                        : null,
                 time(part, "addedAt", true),
-                part.text("addedBy", false, LONGEST_NAME),
+                who(part, "addedBy", false),
                 part.parts("stays", true).stream().map(one -> tyreStay(one, id)).toList(),
                 part.parts("treads", false).stream().map(this::tread).toList(),
                 part.parts("repairs", false).stream().map(this::repair).toList());
+    }
+
+    private FleetHistory.@Nullable TroublePast trouble(JsonPart part) {
+        if (!part.isObjectOf("kind", "urgency", "runSoft", "since", "seenBy", "words")) {
+            return null;
+        }
+        AlertKind kind = part.choice("kind", true, AlertKind.class);
+        boolean isOfTyre = kind == null || kind.family() == AlertFamily.TYRE || kind.family() == AlertFamily.SEEN;
+        if (!isOfTyre) {
+            part.fault("kind", kind + " is no trouble of a tyre; leave it out.");
+        }
+        return new FleetHistory.TroublePast(
+                kind,
+                part.choice("urgency", true, Urgency.class),
+                part.flag("runSoft", false) ? true : null,
+                time(part, "since", true),
+                who(part, "seenBy", false),
+                part.text("words", true, LONGEST_WORDS));
     }
 
     private FleetHistory.@Nullable TyreStayPast tyreStay(JsonPart part, @Nullable String tyre) {
@@ -210,6 +250,9 @@ final class FleetHistoryReader {
         Instant to = end(part, from);
         take("the tyre " + tyre, part, from, to);
         if (place != null && place.vehicle() != null) {
+            if (to == null) {
+                refuseIfGone(part, place.vehicle(), place.position(), "A tyre stands there still");
+            }
             take("a tyre at " + place.vehicle() + " " + place.position(), part, from, to);
             if (sensor != null) {
                 part.fault("sensor", "A sensor inside is named only while the tyre is off every vehicle.");
@@ -237,7 +280,7 @@ final class FleetHistoryReader {
                 shallowest == null ? 0 : shallowest,
                 points,
                 part.number("km", false, 0, MOST_KM),
-                part.text("who", true, LONGEST_NAME));
+                who(part, "who", true));
     }
 
     private FleetHistory.@Nullable Repair repair(JsonPart part) {
@@ -246,7 +289,7 @@ final class FleetHistoryReader {
                         time(part, "at", true),
                         part.text("what", true, LONGEST_WORDS),
                         part.text("repairer", true, 100),
-                        part.text("who", true, LONGEST_NAME))
+                        who(part, "who", true))
                 : null;
     }
 
@@ -257,10 +300,10 @@ final class FleetHistoryReader {
         return new FleetHistory.MovePast(
                 time(part, "at", true),
                 time(part, "madeAt", true),
-                part.text("madeBy", true, LONGEST_NAME),
+                who(part, "madeBy", true),
                 part.text("note", false, LONGEST_WORDS),
                 time(part, "undoneAt", false),
-                part.text("undoneBy", false, LONGEST_NAME),
+                who(part, "undoneBy", false),
                 part.parts("steps", true).stream().map(this::step).toList(),
                 part.parts("nuts", false).stream().map(this::nuts).toList(),
                 part.has("distances")
@@ -304,16 +347,20 @@ final class FleetHistoryReader {
                 "vehicle", "position", "offAt", "dueAt", "km", "doneAt", "doneBy", "torqueNm", "dropped")) {
             return null;
         }
-        return new FleetHistory.Nuts(
+        FleetHistory.Nuts nuts = new FleetHistory.Nuts(
                 vehicle(part, "vehicle"),
                 position(part),
                 time(part, "offAt", true),
                 due(part),
                 part.whole("km", 0, 0, 100_000),
                 time(part, "doneAt", false),
-                part.text("doneBy", false, LONGEST_NAME),
+                who(part, "doneBy", false),
                 part.number("torqueNm", false, 0, MOST_NM),
                 part.flag("dropped", false) ? true : null);
+        if (nuts.doneAt() == null && nuts.dropped() == null) {
+            refuseIfGone(part, nuts.vehicle(), nuts.position(), "Its nuts are due still");
+        }
+        return nuts;
     }
 
     private FleetHistory.@Nullable CouplingPast coupling(JsonPart part) {
@@ -342,9 +389,9 @@ final class FleetHistoryReader {
                 from,
                 to,
                 part.choice("source", true, Coupling.Source.class),
-                part.text("begunBy", false, LONGEST_NAME),
+                who(part, "begunBy", false),
                 part.choice("endedSource", false, Coupling.Source.class),
-                part.text("endedBy", false, LONGEST_NAME));
+                who(part, "endedBy", false));
     }
 
     private FleetHistory.@Nullable Adjusted adjusted(JsonPart part) {
@@ -355,7 +402,7 @@ final class FleetHistoryReader {
                         time(part, "at", true),
                         part.number("beforeKpa", false, 0, MOST_KPA),
                         part.number("afterKpa", false, 0, MOST_KPA),
-                        part.text("who", true, 120),
+                        who(part, "who", true),
                         part.text("note", false, 1_000))
                 : null;
     }
@@ -377,6 +424,43 @@ final class FleetHistoryReader {
         }
         return new FleetHistory.Place(
                 null, null, part.choice("kind", true, TyrePlace.Kind.class), part.text("name", false, 100));
+    }
+
+    /** What lasts is at a wheel that the vehicle has. */
+    private void refuseIfGone(JsonPart part, @Nullable String ref, @Nullable String code, String why) {
+        FleetDocument.VehicleEntry entry = ref == null ? null : vehicles.get(ref);
+        Position position = code == null ? null : Position.find(code).orElse(null);
+        if (entry != null
+                && position != null
+                && layout(entry).filter(one -> !one.has(position)).isPresent()) {
+            part.fault(
+                    "position",
+                    why + ", and \"" + ref + "\" has no wheel " + code + ". Say when it ended, or name another wheel.");
+        }
+    }
+
+    /** How a vehicle is described; empty where that has faults of its own. */
+    private static Optional<AxleLayout> layout(FleetDocument.VehicleEntry entry) {
+        boolean isSound = entry.axles() != null
+                && !entry.axles().isEmpty()
+                && entry.axles().size() <= Position.MOST_AXLES
+                && entry.spares() >= 0
+                && entry.spares() <= Position.MOST_SPARES
+                && entry.axles().stream()
+                        .allMatch(axle -> axle != null && axle.role() != null && axle.wheels() != null);
+        return isSound
+                ? Optional.of(new AxleLayout(
+                        entry.axles().stream()
+                                .map(axle -> new Axle(axle.role(), axle.wheels(), axle.liftable()))
+                                .toList(),
+                        entry.spares()))
+                : Optional.empty();
+    }
+
+    /** A name of another product stands for nobody of this one. */
+    private static @Nullable String who(JsonPart part, String name, boolean isRequired) {
+        String who = part.text(name, isRequired, LONGEST_NAME - IMPORTED.length());
+        return who == null ? null : who + IMPORTED;
     }
 
     private @Nullable String vehicle(JsonPart part, String name) {

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.due.DueItem;
 import vividcaravan.core.planning.CellVisit;
 import vividcaravan.core.tyres.TreadWear;
+import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -108,7 +109,7 @@ class DueWork {
                 : fleet.vehicle(tyre.vehicle())
                         .map(vehicle -> vehicle.description().depot())
                         .orElse(null);
-        if (tyre.markedAt() != null) {
+        if (tyre.markedAt() != null && tyre.kind() != TyrePlace.Kind.SCRAPPED) {
             DueItem item = new DueItem(
                     DueItem.Kind.INSPECTION,
                     "tyre " + tyre.id() + ", " + tyre.place(),

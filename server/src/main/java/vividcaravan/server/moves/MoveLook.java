@@ -42,6 +42,7 @@ import vividcaravan.server.moves.MovePreview.WheelAfter;
 import vividcaravan.server.platform.Rounded;
 import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.TreadReadingRow;
+import vividcaravan.server.tyres.Trouble;
 import vividcaravan.server.tyres.TyreDemands;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreTables;

@@ -11,6 +11,7 @@ import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetVehicle;
+import vividcaravan.server.tyres.Trouble;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.writer.Pen;
 
@@ -62,14 +63,11 @@ class TroubleMoving {
 
     /** Marks a tyre that was taken off with what its alert says against it, where that says anything. */
     void mark(Pen pen, long tyre, Alert alert, String where) {
-        Trouble.mark(alert, where).ifPresent(why -> mark(pen, tyre, why));
-    }
-
-    private void mark(Pen pen, long tyre, String why) {
-        TyreRow row = pen.session().get(TyreRow.class, tyre);
-        row.markedAt = clock.instant();
-        row.markedWords = why;
-        pen.session().update(row);
+        Trouble.mark(alert, where).ifPresent(why -> {
+            TyreRow row = pen.session().get(TyreRow.class, tyre);
+            row.mark(alert, why, clock.instant());
+            pen.session().update(row);
+        });
     }
 
     void arrive(Pen pen, MovePlan plan, List<Carried> carried, String who) {
@@ -127,8 +125,7 @@ class TroubleMoving {
             vehicle.publishAlerts();
             alerts.save(pen, vehicle, back);
             TyreRow row = pen.session().get(TyreRow.class, made.tyre());
-            row.markedAt = null;
-            row.markedWords = null;
+            row.unmark();
             pen.session().update(row);
         }
     }

@@ -8,12 +8,14 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.TyreDateCode;
@@ -74,6 +76,7 @@ public class TyreBook {
      * @param years its age by the date code, or null
      * @param markedAt since when it is marked as run soft, off every vehicle; null where it is not
      * @param markedBecause why it is marked as run soft, off every vehicle; null where it is not
+     * @param trouble what is known against it, at a wheel and off every vehicle
      */
     public record TyreItem(
             @Nullable String id,
@@ -99,7 +102,8 @@ public class TyreBook {
             boolean isLow,
             @Nullable Integer years,
             @Nullable Instant markedAt,
-            @Nullable String markedBecause) {}
+            @Nullable String markedBecause,
+            List<Trouble.KnownTrouble> trouble) {}
 
     /**
      * @param items those that somebody wrote something of or that were moved
@@ -126,9 +130,18 @@ public class TyreBook {
     /** A repair: what was done, who did it, and the user name of who wrote it down. */
     record RepairItem(Instant at, String what, String repairer, String who) {}
 
-    /** A tyre with its life. */
+    /**
+     * A tyre with its life.
+     *
+     * @param trouble what is known against it
+     */
     record TyreLife(
-            TyreItem tyre, List<StayItem> stays, List<TreadItem> treads, List<RepairItem> repairs, Exposure exposure) {}
+            TyreItem tyre,
+            List<Trouble.KnownTrouble> trouble,
+            List<StayItem> stays,
+            List<TreadItem> treads,
+            List<RepairItem> repairs,
+            Exposure exposure) {}
 
     /** The tyres of a vehicle, wheel by wheel. */
     record WheelTyres(List<TyreItem> items) {}
@@ -181,8 +194,10 @@ public class TyreBook {
             Map<Long, RemovalReason> reasons = tables.removals(view, id);
             List<TyreDistance.Passage> passages =
                     tables.passages(view, List.of(id)).getOrDefault(id, List.of());
+            TyreItem item = item(demands.ofTyres(view), row, now, treads, passages);
             return new TyreLife(
-                    item(demands.ofTyres(view), row, now, treads, passages),
+                    item,
+                    item.trouble(),
                     stays.stream()
                             .map(stay -> stay(stay, reasons.get(stay.from()), passages))
                             .toList(),
@@ -261,7 +276,11 @@ public class TyreBook {
                 Optional.ofNullable(now).map(TyreStay::place).flatMap(TyrePlace::asWheel);
         Optional<FleetVehicle> vehicle = wheel.flatMap(one -> fleet.vehicle(one.vehicle()));
         double least = rules.minTreadMm();
-        if (wheel.isPresent() && vehicle.isPresent() && !wheel.get().position().isSpare()) {
+        boolean isOnAxle = wheel.isPresent()
+                && vehicle.isPresent()
+                && !wheel.get().position().isSpare()
+                && vehicle.get().description().layout().has(wheel.get().position());
+        if (isOnAxle) {
             AxleRole role = vehicle.get()
                     .description()
                     .layout()
@@ -299,7 +318,36 @@ public class TyreBook {
                 last != null && last.shallowestMm < least + SOON_MM,
                 years(tyre),
                 row.markedAt,
-                row.markedAt == null ? null : row.markedWords);
+                row.markedAt == null ? null : row.markedWords,
+                trouble(row, wheel, vehicle, last, least));
+    }
+
+    private static List<Trouble.KnownTrouble> trouble(
+            TyreRow row,
+            Optional<TyrePlace.AtWheel> wheel,
+            Optional<FleetVehicle> vehicle,
+            @Nullable TreadReadingRow last,
+            double leastMm) {
+        List<Trouble.KnownTrouble> told = new ArrayList<>();
+        if (wheel.isPresent() && vehicle.isPresent()) {
+            told.addAll(Trouble.at(vehicle.get(), wheel.get().position()));
+        }
+        if (row.markedAt != null) {
+            AlertKind kind = row.markedKind == null ? AlertKind.UNDER_PRESSURE : row.markedKind;
+            told.add(new Trouble.KnownTrouble(kind.name(), row.markedAt, row.markedSeenBy, row.markedWords));
+        }
+        if (last != null && last.shallowestMm < leastMm) {
+            told.add(new Trouble.KnownTrouble(
+                    "LOW_TREAD",
+                    last.readAt,
+                    last.who,
+                    String.format(
+                            Locale.ROOT,
+                            "Its tread is %.1f mm at the shallowest; the least there is %.1f mm.",
+                            last.shallowestMm,
+                            leastMm)));
+        }
+        return told;
     }
 
     private @Nullable String sensor(

@@ -48,7 +48,9 @@ public class TyreExposures {
     public Exposure of(FleetVehicle vehicle, Position position, long from, long to) {
         long end = Math.min(to, clock.millis() + 1);
         Exposure[] sum = {Exposure.NONE};
-        if (from >= end) {
+        // A wheel that was described away has no target any more to hold its hours against.
+        boolean isGone = !vehicle.description().layout().has(position) || position.isSpare();
+        if (from >= end || isGone) {
             return sum[0];
         }
         List<WheelChanges.WheelChange> retargeted =

@@ -1,12 +1,19 @@
 package vividcaravan.server.tyres;
 
+import java.time.Clock;
+import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 import org.hibernate.StatelessSession;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Alert;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.tyres.SensorFate;
+import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyreStay;
 import vividcaravan.server.fleet.FittingsChanged;
@@ -20,28 +27,71 @@ import vividcaravan.server.fleet.VehicleRedescribed;
 @Component
 class TyreFollowing {
 
+    private final Clock clock;
+
+    TyreFollowing(Clock clock) {
+        this.clock = clock;
+    }
+
+    /** Before the alerts of the wheels that are gone are withdrawn: what they say of their tyres is kept. */
+    @Order(Ordered.HIGHEST_PRECEDENCE)
     @EventListener
     void redescribed(VehicleRedescribed event) {
         if (event.gone().isEmpty()) {
             return;
         }
-        event
-                .pen()
+        Set<Position> written = new HashSet<>();
+        for (TyreStayRow row : event.pen()
                 .session()
-                .createSelectionQuery(
-                        "from TyreStayRow where vehicleId = :vehicle and toAt = " + TyreStay.OPEN, TyreStayRow.class)
+                .createSelectionQuery("from TyreStayRow where vehicleId = :vehicle", TyreStayRow.class)
                 .setParameter("vehicle", event.vehicle().id())
-                .getResultList()
-                .stream()
-                .filter(row -> event.gone().contains(Position.parse(row.position)))
-                .forEach(row -> putAway(event, row));
+                .getResultList()) {
+            Position position = Position.parse(row.position);
+            written.add(position);
+            if (event.gone().contains(position) && row.stay().isOpen()) {
+                putAway(event, row);
+                mark(event, position, row.tyreId);
+            }
+        }
+        event.gone().stream()
+                .filter(position -> !written.contains(position)
+                        && !Trouble.against(event.vehicle(), position).isEmpty())
+                .forEach(position -> mark(event, position, putAwayAsFound(event)));
+    }
+
+    /** A tyre of which nothing was written down, and of which trouble is known, gets a row. */
+    private long putAwayAsFound(VehicleRedescribed event) {
+        TyreRow row = new TyreRow();
+        row.describe(Tyre.UNKNOWN);
+        row.addedAt = clock.instant();
+        event.pen().session().insert(row);
+        event.pen()
+                .session()
+                .insert(TyreStayRow.of(new TyreStay(row.id, store(event), null, event.at(), TyreStay.OPEN)));
+        return row.id;
+    }
+
+    /** What is open against a tyre whose wheel is described away is not forgotten with the wheel. */
+    private void mark(VehicleRedescribed event, Position position, long tyre) {
+        String where = event.vehicle().description().ref() + " " + position.code();
+        for (Alert alert : Trouble.against(event.vehicle(), position)) {
+            Trouble.mark(alert, where).ifPresent(why -> {
+                TyreRow row = event.pen().session().get(TyreRow.class, tyre);
+                row.mark(alert, why, clock.instant());
+                event.pen().session().update(row);
+            });
+        }
+    }
+
+    private static TyrePlace store(VehicleRedescribed event) {
+        return new TyrePlace.Away(
+                TyrePlace.Kind.STORE, event.vehicle().description().depot());
     }
 
     /** A tyre does not vanish with its wheel; a sensor inside goes along. */
     private static void putAway(VehicleRedescribed event, TyreStayRow row) {
         TyreStay stay = row.stay();
-        TyrePlace store = new TyrePlace.Away(
-                TyrePlace.Kind.STORE, event.vehicle().description().depot());
+        TyrePlace store = store(event);
         Long inside = Optional.ofNullable(event.vehicle().sensors().get(Position.parse(row.position)))
                 .filter(sensor -> SensorFate.usual(sensor.mount().orElse(null), store, false) == SensorFate.TRAVELS)
                 .map(KnownSensor::id)

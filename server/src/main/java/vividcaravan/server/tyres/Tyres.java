@@ -268,8 +268,7 @@ public class Tyres {
             }
             return Decision.make(pen -> {
                 TyreRow stored = pen.session().get(TyreRow.class, id);
-                stored.markedAt = null;
-                stored.markedWords = null;
+                stored.unmark();
                 pen.session().update(stored);
                 return Done.by(Deed.of(
                                 DeedKind.TYRE_INSPECTED,

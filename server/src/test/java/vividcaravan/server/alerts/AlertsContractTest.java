@@ -2,6 +2,7 @@ package vividcaravan.server.alerts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.onTheRoad;
 import static vividcaravan.server.Door.reading;
 
 import java.time.Duration;
@@ -39,6 +40,12 @@ class AlertsContractTest {
     private void steady(String sensor, int fromMinute, int count, double kpa) {
         door.readings(array(IntStream.range(fromMinute, fromMinute + count)
                 .mapToObj(minute -> reading(sensor, begin.plusSeconds(minute * 60L), kpa, 20))
+                .toList()));
+    }
+
+    private void driven(String sensor, int fromMinute, int count, double kpa) {
+        door.readings(array(IntStream.range(fromMinute, fromMinute + count)
+                .mapToObj(minute -> onTheRoad(sensor, begin.plusSeconds(minute * 60L), kpa, 20))
                 .toList()));
     }
 
@@ -242,7 +249,7 @@ class AlertsContractTest {
 
     @Test
     void aTyreRunSoftIsClosedByInspectionOnly() {
-        steady(truck.left(), 0, 4, 600);
+        driven(truck.left(), 0, 4, 600);
         String id = only().get("id").asString();
         JsonNode detail = door.get("/api/v1/alerts/" + id).json();
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -67,6 +68,43 @@ class FleetHistoryTest {
             Door.Answer again = second.door().importFleet(whole);
             assertThat(again.status()).isEqualTo(400);
             assertThat(again.text()).contains("$.history").contains("without vehicles");
+        }
+    }
+
+    /** A tyre run soft at a wheel goes out marked, and stands as that where it is taken in; its successor elsewhere does not. */
+    @Test
+    void knownTroubleOfATyreGoesAlongWithTheFleet() {
+        String whole;
+        try (OwnProduct first = OwnProduct.in(folder.resolve("first"), NOW)) {
+            assertThat(first.door().importFleet(Door.document(VEHICLES, "")).status())
+                    .isEqualTo(200);
+            first.door()
+                    .readings(Door.array(IntStream.range(0, 6)
+                            .mapToObj(
+                                    minute -> Door.onTheRoad("A00001", NOW.minusSeconds(1_200 - minute * 60L), 400, 20))
+                            .toList()));
+            whole = export(first.door());
+            JsonNode tyre = JsonMapper.shared().readTree(whole).at("/history/tyres/0");
+            assertThat(tyre.at("/stays/0/place/position").asString()).isEqualTo("1L");
+            assertThat(tyre.at("/trouble/0/runSoft").asBoolean()).isTrue();
+        }
+        try (OwnProduct second = OwnProduct.in(folder.resolve("second"), NOW)) {
+            Door.Answer taken = second.door().importFleet(whole);
+            assertThat(taken.status()).as(taken.text()).isEqualTo(200);
+
+            JsonNode truck = second.door().get("/api/v1/vehicles/LM-31").json();
+            assertThat(truck.at("/departure/verdict").asString()).isEqualTo("NOT_YET");
+            assertThat(truck.get("departure").toString()).contains("run soft");
+            Door.Answer moved = second.door()
+                    .postJson(
+                            "/api/v1/wheel-moves",
+                            """
+                            { "steps": [
+                              { "vehicle": "LM-31", "position": "1L", "to": { "vehicle": "LM-31", "position": "1R" } },
+                              { "vehicle": "LM-31", "position": "1R", "to": { "vehicle": "LM-31", "position": "1L" } } ] }""");
+            assertThat(moved.status()).isEqualTo(409);
+            assertThat(moved.text()).contains("goes to no wheel");
+            assertThat(withoutOwnNumbers(export(second.door()))).isEqualTo(withoutOwnNumbers(whole));
         }
     }
 
@@ -177,6 +215,15 @@ class FleetHistoryTest {
                             + " \"stays\": [ { \"place\": { \"kind\": \"MOON\" } } ] } ]",
                     "$.history.tyres[0].colour",
                     "$.history.tyres[0].stays[0].place.kind");
+            refused(
+                    product,
+                    sound + ", \"tyres\": [ { \"id\": \"1\", \"addedAt\": \"2026-10-01T00:00:00Z\","
+                            + " \"stays\": [ { \"place\": { \"vehicle\": \"LM-31\", \"position\": \"9L\" } } ] } ],"
+                            + " \"moves\": [ { \"at\": \"2026-10-01T00:00:00Z\", \"madeAt\": \"2026-10-01T00:00:00Z\","
+                            + " \"madeBy\": \"quill\", \"steps\": [], \"nuts\": [ { \"vehicle\": \"LM-31\", \"position\": \"S9\","
+                            + " \"offAt\": \"2026-10-01T00:00:00Z\", \"dueAt\": \"2026-10-02T00:00:00Z\" } ] } ]",
+                    "has no wheel 9L",
+                    "has no wheel S9");
             refused(
                     product,
                     sound + ", \"moves\": [ { \"at\": \"2026-10-01T00:00:00Z\", \"madeAt\": \"2026-10-01T00:00:00Z\","

@@ -229,6 +229,46 @@ class EndOfTyreTest {
         assertThat(openAt()).containsExactly("2L UNDER_PRESSURE");
     }
 
+    /** A wheel that is described away leaves its tyre, and what is known of it, in store. */
+    @Test
+    void aLeakIsNotForgottenWithItsWheel() {
+        String id = "B00001";
+        product.door()
+                .importFleet(Door.document(
+                        """
+                        { "ref": "LM-32", "kind": "RIGID_TRUCK", "axles": [
+                            { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 },
+                            { "role": "DRIVE", "wheels": "SINGLE", "coldPressureKpa": 800 } ],
+                          "sensors": [
+                            { "position": "2L", "code": "B00001", "mount": "STRAP", "fittedAt": "2026-10-01T00:00:00Z" } ] }""",
+                        ""));
+        for (int minute = 0; minute < 10; minute++) {
+            product.door()
+                    .readings(array(
+                            List.of(onTheRoad(id, now.plusSeconds(minute * 60L - 1_000), 800 - minute * 12, 20))));
+        }
+        String shorter =
+                """
+                { "ref": "LM-32", "kind": "RIGID_TRUCK", "axles": [
+                    { "role": "STEER", "wheels": "SINGLE", "coldPressureKpa": 800 } ], "sensors": [] }""";
+        Door.Answer described = product.door().importFleet(Door.document(shorter, "\"onExisting\": \"update\","));
+        assertThat(described.status()).as(described.text()).isEqualTo(200);
+
+        JsonNode tyres = product.door().get("/api/v1/tyres").json().get("items");
+        assertThat(tyres.valueStream().map(tyre -> tyre.path("markedBecause").asString("")))
+                .anyMatch(words -> words.contains("It leaked at LM-32 2L"));
+        JsonNode marked = tyres.valueStream()
+                .filter(tyre -> tyre.hasNonNull("markedBecause"))
+                .findFirst()
+                .orElseThrow();
+        JsonNode trouble = product.door()
+                .get("/api/v1/tyres/" + marked.get("id").asString())
+                .json()
+                .get("trouble");
+        assertThat(trouble.size()).isEqualTo(1);
+        assertThat(trouble.get(0).get("kind").asString()).isEqualTo("FAST_LEAK");
+    }
+
     @Test
     void whatStoodBeforeTheMoveForbidsItStill() {
         drive("A00003", now.minusSeconds(9_000), 600, 10);

@@ -3,7 +3,7 @@ package vividcaravan.server.wheels;
 import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;
 import static vividcaravan.server.Door.document;
-import static vividcaravan.server.Door.reading;
+import static vividcaravan.server.Door.onTheRoad;
 
 import java.time.Instant;
 import java.util.List;
@@ -39,7 +39,7 @@ class RunSoftWheelsStayTest {
         assertThat(door.importFleet(document(vehicle("TWIN", sensor), "")).status())
                 .isEqualTo(200);
         door.readings(array(IntStream.range(0, 5)
-                .mapToObj(i -> reading(CODE, begin.plusSeconds(60 + i * 60L), 600, 20))
+                .mapToObj(i -> onTheRoad(CODE, begin.plusSeconds(60 + i * 60L), 600, 20))
                 .toList()));
 
         Door.Answer refused = door.importFleet(document(vehicle("SINGLE", ""), "\"onExisting\": \"update\","));

@@ -18,55 +18,45 @@ public final class Warmth {
     private static final long SPAN_MILLIS = 30L * 60 * 1000;
 
     private long span = Long.MIN_VALUE / 2;
-    private double coolestC = Double.NaN;
-    private double warmestC = Double.NaN;
-    private double coolestBeforeC = Double.NaN;
-    private double warmestBeforeC = Double.NaN;
-    private double celsius = Double.NaN;
-    private boolean hasWarmed;
+    /** The coolest and the warmest of this span, and of the one before, °C; NaN where nothing was heard. */
+    private final double[] range = {Double.NaN, Double.NaN, Double.NaN, Double.NaN};
+
+    private boolean isByDriving;
 
     /**
      * Takes in a measurement.
      *
      * @param at epoch milliseconds
-     * @param shownC what the sensor shows, °C
+     * @param celsius what the sensor shows, °C
      */
-    public void take(long at, double shownC) {
+    public void take(long at, double celsius) {
         long now = Math.floorDiv(at, SPAN_MILLIS);
         if (now != span) {
             boolean isNext = now == span + 1;
-            coolestBeforeC = isNext ? coolestC : Double.NaN;
-            warmestBeforeC = isNext ? warmestC : Double.NaN;
-            coolestC = shownC;
-            warmestC = shownC;
-            hasWarmed &= isNext;
+            range[2] = isNext ? range[0] : Double.NaN;
+            range[3] = isNext ? range[1] : Double.NaN;
+            range[0] = celsius;
+            range[1] = celsius;
+            isByDriving &= isNext;
             span = now;
         }
-        celsius = shownC;
-        coolestC = Math.min(coolestC, shownC);
-        warmestC = Math.max(warmestC, shownC);
-        double from = Double.isNaN(coolestBeforeC) ? coolestC : Math.min(coolestC, coolestBeforeC);
-        double peak = Double.isNaN(warmestBeforeC) ? warmestC : Math.max(warmestC, warmestBeforeC);
-        if (shownC - from >= DRIVEN_RISE_C && peak - shownC < COOLED_C) {
-            hasWarmed = true;
-        } else if (peak - shownC >= COOLED_C) {
-            hasWarmed = false;
-        }
+        range[0] = Math.min(range[0], celsius);
+        range[1] = Math.max(range[1], celsius);
+        double coolest = Double.isNaN(range[2]) ? range[0] : Math.min(range[0], range[2]);
+        double warmest = Double.isNaN(range[3]) ? range[1] : Math.max(range[1], range[3]);
+        boolean hasCooled = warmest - celsius >= COOLED_C;
+        isByDriving = celsius >= ONLY_DRIVEN_C || !hasCooled && (isByDriving || celsius - coolest >= DRIVEN_RISE_C);
     }
 
     /** Whether it is as warm as only driving makes it. */
     public boolean isByDriving() {
-        return hasWarmed || celsius >= ONLY_DRIVEN_C;
+        return isByDriving;
     }
 
     /** What outlives a restart. */
     public void remember(Memory memory) {
         span = memory.time("span", span);
-        coolestC = memory.figure("coolestC", coolestC);
-        warmestC = memory.figure("warmestC", warmestC);
-        coolestBeforeC = memory.figure("coolestBeforeC", coolestBeforeC);
-        warmestBeforeC = memory.figure("warmestBeforeC", warmestBeforeC);
-        celsius = memory.figure("celsius", celsius);
-        hasWarmed = memory.flag("hasWarmed", hasWarmed);
+        memory.slots("range", range);
+        isByDriving = memory.flag("isByDriving", isByDriving);
     }
 }

@@ -3,6 +3,7 @@ package vividcaravan.server.workshop.round;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static vividcaravan.server.Door.array;
+import static vividcaravan.server.Door.onTheRoad;
 import static vividcaravan.server.Door.reading;
 
 import java.time.Instant;
@@ -257,7 +258,7 @@ class PressureRoundContractTest {
         Door.Truck truck = door.newTruck();
         Instant begin = Instant.now().minusSeconds(300);
         for (int i = 0; i < 3; i++) {
-            door.readings(array(List.of(reading(truck.left(), begin.plusSeconds(i * 60L), 600, 20))));
+            door.readings(array(List.of(onTheRoad(truck.left(), begin.plusSeconds(i * 60L), 600, 20))));
         }
         door.readings(array(List.of(reading(truck.left(), begin.plusSeconds(240), 800, 20))));
 

@@ -1,0 +1,114 @@
+package vividcaravan.server.tyres;
+
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertFamily;
+import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.axles.Position;
+import vividcaravan.core.driver.WalkPoint;
+import vividcaravan.server.fleet.FleetVehicle;
+
+/**
+ * Known trouble of a tyre, which goes with it: run soft, a leak that is not proven closed, and what a person saw on it. Heat and nuts
+ * belong to the wheel end and stay.
+ */
+public final class Trouble {
+
+    private Trouble() {}
+
+    /** A move that is dated no further back than this is one of now: no sensor's clock is far ahead. */
+    private static final long NOW_MILLIS = 3L * 60 * 1000;
+
+    /**
+     * Whether an alert stood when a tyre was moved at {@code at}; what came later is of the tyre that has stood there since.
+     *
+     * @param now clock time, epoch milliseconds
+     */
+    public static boolean stood(Alert alert, long at, long now) {
+        return now - at <= NOW_MILLIS || alert.openedAt() <= at;
+    }
+
+    /** Whether an alert leaves a wheel with its tyre. */
+    public static boolean goesAlong(Alert alert) {
+        return alert.goesWithTyre() || isSeenOnTyre(alert);
+    }
+
+    /** Whether a person saw it on the tyre itself. */
+    public static boolean isSeenOnTyre(Alert alert) {
+        return alert.kind().family() == AlertFamily.SEEN
+                && alert.state() != AlertState.CLOSED
+                && (alert.isRunSoft()
+                        || Arrays.stream(WalkPoint.values())
+                                .anyMatch(point -> point.isOfTyre() && alert.hasSeen(point.words())));
+    }
+
+    /** Whether something else was seen there too, which stays at the wheel. */
+    public static boolean staysToo(Alert alert) {
+        return alert.kind().family() == AlertFamily.SEEN
+                && Arrays.stream(WalkPoint.values())
+                        .anyMatch(point -> !point.isOfTyre() && alert.hasSeen(point.words()));
+    }
+
+    /** Whether it stands at the next wheel at once; what only pressure says, the readings there say again. */
+    public static boolean standsAtNextWheel(Alert alert) {
+        return isSeenOnTyre(alert) || alert.wasLeak() || alert.isRunSoft();
+    }
+
+    /** Why a tyre that lies somewhere is not to be fitted, as a sentence; empty where nothing speaks against it. */
+    public static Optional<String> mark(Alert alert, String where) {
+        if (alert.isRunSoft()) {
+            return Optional.of("Run at 80 % of its target or less at " + where + ".");
+        }
+        if (isSeenOnTyre(alert) && alert.urgency() != Urgency.PLAN) {
+            return Optional.of("Seen on it at " + where + ": " + alert.lastSeen() + ".");
+        }
+        return alert.wasLeak()
+                ? Optional.of("It leaked at " + where + ", and is not proven closed.")
+                : Optional.empty();
+    }
+
+    /**
+     * Known trouble of a tyre.
+     *
+     * @param kind of the alert that told of it; LOW_TREAD where a tread gauge did
+     * @param since since when it is known
+     * @param seenBy user name of the person who saw it; null where readings told of it
+     * @param words what it is, as a sentence
+     */
+    public record KnownTrouble(String kind, Instant since, @Nullable String seenBy, String words) {}
+
+    /** What is known, in words that do not say where. */
+    public static String words(Alert alert) {
+        if (alert.kind().family() == AlertFamily.SEEN) {
+            return alert.lastSeen();
+        }
+        return alert.isRunSoft()
+                ? "Run at 80 % of its target or less."
+                : alert.kind().words() + ".";
+    }
+
+    /** The alerts that are open against the tyre at a wheel; safe to ask. */
+    public static List<Alert> against(FleetVehicle vehicle, Position position) {
+        return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
+                .filter(alert -> position.equals(alert.position()) && goesAlong(alert))
+                .toList();
+    }
+
+    /** What is open against the tyre at a wheel, in words. */
+    public static List<KnownTrouble> at(FleetVehicle vehicle, Position position) {
+        String where = vehicle.description().ref() + " " + position.code();
+        return against(vehicle, position).stream()
+                .map(alert -> new KnownTrouble(
+                        alert.kind().name(),
+                        Instant.ofEpochMilli(alert.openedAt()),
+                        alert.lastSeenBy().orElse(null),
+                        mark(alert, where).orElse(alert.kind().words() + " at " + where + ".")))
+                .toList();
+    }
+}
