@@ -3,6 +3,7 @@ package vividcaravan.core.limits;
 import java.util.ArrayList;
 import java.util.List;
 import vividcaravan.core.gas.TemperatureCompensation;
+import vividcaravan.core.units.AbsolutePressure;
 import vividcaravan.core.units.PressureUnit;
 
 /**
@@ -83,6 +84,17 @@ public record AxleLimits(double coldKpa, LimitPolicy policy, double targetKpa) {
     /** High limit, kPa. */
     public double highKpa() {
         return targetKpa * (1 + policy.highPct() / 100);
+    }
+
+    /**
+     * What a tyre shows at the temperature that cold targets hold at.
+     *
+     * @param kpaAt20 what it has at 20 °C, kPa gauge
+     * @return kPa gauge; {@code kpaAt20} itself where targets hold at 20 °C
+     */
+    public double coldOf(double kpaAt20) {
+        double air = AbsolutePressure.STANDARD_ATMOSPHERE.kpa();
+        return (kpaAt20 + air) * (coldKpa + air) / (targetKpa + air) - air;
     }
 
     /** How far the gauge of a cold tyre is from its cold target: 0.1 is ten per cent above. */

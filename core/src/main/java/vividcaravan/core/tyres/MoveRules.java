@@ -35,8 +35,9 @@ public record MoveRules(TyreInspection.Rules rules, LocalDate today) {
      *
      * @param role the axle's; null for a spare
      * @param size the size that the axle is described with, or null
+     * @param loadIndex the load index that the axle is described with, or null
      */
-    public record Seat(Position position, VehicleKind kind, AxleRole role, String size) {}
+    public record Seat(Position position, VehicleKind kind, AxleRole role, String size, Integer loadIndex) {}
 
     /**
      * Something to be said.
@@ -67,6 +68,7 @@ public record MoveRules(TyreInspection.Rules rules, LocalDate today) {
             advice.add(point("It is a " + standing.tyre().size().strip() + "; the axle is described with "
                     + seat.size().strip() + "."));
         }
+        addLoadAndSpeed(standing.tyre(), seat, advice);
         boolean turnsRound = standing.from() != null
                 && seat.position().side() != null
                 && standing.from() != seat.position().side();
@@ -74,6 +76,20 @@ public record MoveRules(TyreInspection.Rules rules, LocalDate today) {
             advice.add(point("Its pattern turns one way only: on the other side it has to be turned on its rim."));
         }
         return advice;
+    }
+
+    private static void addLoadAndSpeed(Tyre tyre, Seat seat, List<Advice> advice) {
+        if (tyre.loadIndex() != null && seat.loadIndex() != null && tyre.loadIndex() < seat.loadIndex()) {
+            advice.add(point("Its load index is " + tyre.loadIndex() + "; the axle is described with "
+                    + seat.loadIndex() + ". It is not built for the load there."));
+        }
+        int least = SpeedSymbol.leastKmh(seat.kind());
+        SpeedSymbol.kmh(tyre.speedSymbol()).ifPresent(kmh -> {
+            if (kmh < least) {
+                advice.add(point("Its speed symbol " + tyre.speedSymbol() + " is for " + kmh
+                        + " km/h; this vehicle may go " + least + ". It is not built for the speed."));
+            }
+        });
     }
 
     private void addTread(Standing standing, Seat seat, List<Advice> advice) {

@@ -53,7 +53,7 @@ public record Tyre(
 
     /**
      * How this tyre and its mate on an axle differ too much, in words; empty if they go together or little is known. More than
-     * 3 mm of tread, another size or one retread of two is worth a look [common practice].
+     * 3 mm of tread, another size, load index or speed symbol, or one retread of two is worth a look [common practice].
      *
      * @param treadMm tread depth at the shallowest, mm, or null
      * @param mateMm the same of the mate
@@ -62,6 +62,15 @@ public record Tyre(
         List<String> differences = new ArrayList<>();
         if (isOfOtherSize(mate)) {
             differences.add("it is a " + size.strip() + " and its mate a " + mate.size.strip());
+        }
+        if (loadIndex != null && mate.loadIndex != null && !loadIndex.equals(mate.loadIndex)) {
+            differences.add("its load index is " + loadIndex + " and its mate's " + mate.loadIndex);
+        }
+        if (speedSymbol != null
+                && mate.speedSymbol != null
+                && !plain(speedSymbol).equals(plain(mate.speedSymbol))) {
+            differences.add(
+                    "its speed symbol is " + speedSymbol.strip() + " and its mate's " + mate.speedSymbol.strip());
         }
         if (treadMm != null && mateMm != null && Math.abs(treadMm - mateMm) > MATE_MM) {
             differences.add(String.format(Locale.ROOT, "their treads differ by %.1f mm", Math.abs(treadMm - mateMm)));

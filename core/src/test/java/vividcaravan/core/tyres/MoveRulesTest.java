@@ -35,7 +35,7 @@ class MoveRulesTest {
     }
 
     private static Seat seat(VehicleKind kind, AxleRole role) {
-        return new Seat(STEERED, kind, role, null);
+        return new Seat(STEERED, kind, role, null, null);
     }
 
     private static final Seat TRUCK_STEER = seat(VehicleKind.RIGID_TRUCK, AxleRole.STEER);
@@ -54,7 +54,7 @@ class MoveRulesTest {
     void aTyreThatWasRunSoftGoesToNoWheelNotEvenAsASpare() {
         Standing marked = new Standing(
                 Tyre.UNKNOWN, 9.0, "It was run at 80 % of its target or less.", "under target", true, Side.LEFT);
-        Seat spare = new Seat(Position.parse("S1"), VehicleKind.RIGID_TRUCK, null, null);
+        Seat spare = new Seat(Position.parse("S1"), VehicleKind.RIGID_TRUCK, null, null, null);
 
         assertThat(isRefused(RULES.of(marked, TRUCK_DRIVE))).isTrue();
         assertThat(isRefused(RULES.of(marked, spare))).isTrue();
@@ -69,6 +69,31 @@ class MoveRulesTest {
         assertThat(RULES.of(seeping, TRUCK_DRIVE))
                 .containsExactly(
                         new Advice(false, "An alert is open for it: slow leak. It ends here and goes with the tyre."));
+    }
+
+    // Loads and speeds of the symbols: ISO 4209-1 and UN Regulation 54, from memory.
+    @ParameterizedTest(name = "{0} {1} on a {2} described with {3}: {4}")
+    @CsvSource(
+            nullValues = "-",
+            value = {
+                "156, L, RIGID_TRUCK, 156, 0",
+                "155, L, RIGID_TRUCK, 156, 1",
+                "156, F, RIGID_TRUCK, 156, 1",
+                "148, F, SEMI_TRAILER, 160, 2",
+                "156, G, RIGID_TRUCK, 156, 0",
+                "156, G, BUS, 156, 1",
+                "156, J, BUS, 156, 0",
+                "156, A8, FARM_TRACTOR, 156, 0",
+                "156, A6, FARM_TRACTOR, 156, 1",
+                "-, -, RIGID_TRUCK, 156, 0",
+                "148, k, RIGID_TRUCK, -, 0"
+            })
+    void aTyreThatIsNotBuiltForTheLoadOrTheSpeedIsPointedOut(
+            Integer index, String symbol, VehicleKind kind, Integer described, int pointedOut) {
+        Tyre tyre = new Tyre(null, null, null, index, symbol, null, null, null);
+        Seat seat = new Seat(STEERED, kind, AxleRole.STEER, null, described);
+
+        assertThat(RULES.of(standing(tyre, null), seat)).hasSize(pointedOut).noneMatch(Advice::isRefusal);
     }
 
     // 49 CFR 393.75(b): 4/32 in on the front wheels, (c): 2/32 in elsewhere; 1 in = 25.4 mm exactly [NIST SP 811].
@@ -112,7 +137,7 @@ class MoveRulesTest {
     void aPatternThatTurnsOneWayIsPointedOutOnTheOtherSideOnly() {
         Tyre directional = new Tyre(null, null, null, null, null, null, null, true);
         Standing fromLeft = standing(directional, null);
-        Seat right = new Seat(Position.parse("1R"), VehicleKind.RIGID_TRUCK, AxleRole.DRIVE, null);
+        Seat right = new Seat(Position.parse("1R"), VehicleKind.RIGID_TRUCK, AxleRole.DRIVE, null, null);
 
         assertThat(RULES.of(fromLeft, right)).hasSize(1);
         assertThat(RULES.of(fromLeft, TRUCK_DRIVE)).isEmpty();

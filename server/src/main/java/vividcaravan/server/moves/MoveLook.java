@@ -1,6 +1,7 @@
 package vividcaravan.server.moves;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -13,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -21,6 +23,7 @@ import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Axle;
+import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Reading;
@@ -51,6 +54,12 @@ import vividcaravan.server.writer.View;
 /** Says what a move would come to, before anything is stored. */
 @Component
 class MoveLook {
+
+    /** What a sensor said longer ago says nothing of what is to be added now. */
+    private static final Duration LATELY = Duration.ofHours(1);
+
+    /** A rim that is no warmer than this is not heated by its brake, °C [our judgement]. */
+    private static final double COOL_RIM_C = 30;
 
     private final TyreDemands rules;
     private final Clock clock;
@@ -107,7 +116,10 @@ class MoveLook {
                     .forEach(advice -> said.add(new MoveWord(advice.isRefusal(), advice.words())));
             if (!wheel.position().isSpare()) {
                 target = vehicle.rulesAt(wheel.position()).limits().coldKpa();
-                now = sensor.map(one -> pressure(vehicle, one)).orElse(null);
+                now = sensor.filter(one -> tellsOfTheAir(plan, move, one))
+                        .map(one -> pressure(vehicle, one))
+                        .map(vehicle.rulesAt(wheel.position()).limits()::coldOf)
+                        .orElse(null);
             }
         }
         return new StepPreview(
@@ -121,6 +133,31 @@ class MoveLook {
                 Rounded.tenth(now),
                 target == null || now == null ? null : Rounded.tenth(target - now),
                 said);
+    }
+
+    /**
+     * Whether what a sensor shows is the air's, so that it says what is to be added or let out: inside the tyre, of the last hour or
+     * of a tyre that was cold, and nothing is open against it. Else a gauge is held to the cold tyre.
+     */
+    private boolean tellsOfTheAir(MovePlan plan, WheelMove move, KnownSensor sensor) {
+        Reading newest = sensor.newest();
+        boolean isInside = sensor.mount().map(mount -> !mount.isOutside()).orElse(false);
+        if (!isInside
+                || newest == null
+                || !newest.isMeasurement()
+                || clock.millis() - newest.at() > LATELY.toMillis()) {
+            return false;
+        }
+        return plan.from(move)
+                .asWheel()
+                .map(wheel -> {
+                    FleetVehicle vehicle = plan.vehicle(wheel);
+                    boolean isSoaked = vehicle.isSoaked(wheel.position());
+                    boolean isAtRim = sensor.mount().map(MountKind::isAtRim).orElse(false);
+                    return (isSoaked || !isAtRim || !(newest.temperatureC() > COOL_RIM_C))
+                            && openAt(plan, wheel, clock.millis()).isEmpty();
+                })
+                .orElse(true);
     }
 
     private static List<SensorFate> fates(TyrePlace from, TyrePlace to) {
@@ -176,14 +213,18 @@ class MoveLook {
                 : open.filter(Alert::isRunSoft)
                         .map(alert -> "It was run at 80 % of its target or less.")
                         .orElse(null);
-        Optional<Alert> active = open.filter(Alert::isActive).filter(alert -> alert.kind() != AlertKind.HOT_WHEEL_END);
+        List<Alert> known = openAllAt(plan, place, clock.millis())
+                .filter(alert -> alert.kind() != AlertKind.HOT_WHEEL_END && (alert.isActive() || alert.wasLeak()))
+                .sorted(Comparator.comparing(Alert::urgency))
+                .toList();
         return new MoveRules.Standing(
                 row == null ? assumed(plan, place) : row.tyre(),
                 tread == null ? null : tread.shallowestMm,
                 mark,
-                active.map(alert -> alert.kind().words()).orElse(null),
-                active.filter(alert -> alert.urgency() == Urgency.STOP_NOW || alert.urgency() == Urgency.NEXT_STOP)
-                        .isPresent(),
+                known.isEmpty() ? null : known.stream().map(MoveLook::words).collect(Collectors.joining("; ")),
+                known.stream()
+                        .anyMatch(alert -> alert.isActive()
+                                && (alert.urgency() == Urgency.STOP_NOW || alert.urgency() == Urgency.NEXT_STOP)),
                 place.asWheel().map(wheel -> wheel.position().side()).orElse(null));
     }
 
@@ -193,14 +234,25 @@ class MoveLook {
                 .orElse(Tyre.UNKNOWN);
     }
 
+    private static String words(Alert alert) {
+        String what = alert.kind().family() == AlertFamily.SEEN
+                ? alert.lastSeen()
+                : alert.kind().words();
+        return alert.isActive() ? what : what + ", topped up or repaired and not proven closed";
+    }
+
     /** What is open against the tyre at a place: what says most, and of that what marks it. */
-    static Optional<Alert> openAt(MovePlan plan, TyrePlace place, long now) {
-        return place.asWheel().flatMap(wheel -> Stream.concat(
+    private static Optional<Alert> openAt(MovePlan plan, TyrePlace place, long now) {
+        return openAllAt(plan, place, now)
+                .min(Comparator.comparing((Alert alert) -> !alert.isRunSoft()).thenComparing(Alert::urgency));
+    }
+
+    private static Stream<Alert> openAllAt(MovePlan plan, TyrePlace place, long now) {
+        return place.asWheel().stream().flatMap(wheel -> Stream.concat(
                         plan.vehicle(wheel).openAlerts().stream(), plan.vehicle(wheel).untoldAlerts().stream())
                 .filter(alert -> wheel.position().equals(alert.position())
                         && Trouble.stood(alert, plan.at(), now)
-                        && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert)))
-                .min(Comparator.comparing((Alert alert) -> !alert.isRunSoft()).thenComparing(Alert::urgency)));
+                        && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert))));
     }
 
     private static MoveRules.Seat seat(FleetVehicle vehicle, Position position) {
@@ -213,7 +265,8 @@ class MoveLook {
                         .map(AxleDescription::axle)
                         .map(Axle::role)
                         .orElse(null),
-                axle == null ? null : axle.tyre().size());
+                axle == null ? null : axle.tyre().size(),
+                axle == null ? null : axle.tyre().loadIndex());
     }
 
     /** Every wheel that a tyre leaves or comes to. */

@@ -1,6 +1,7 @@
 package vividcaravan.server.moves;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static vividcaravan.server.Door.array;
 import static vividcaravan.server.Door.onTheRoad;
 import static vividcaravan.server.Door.reading;
@@ -427,6 +428,41 @@ class WheelMovesTest {
 
         assertThat(openAlerts()).isEmpty();
         assertThat(product.door().get("/api/v1/tyres/" + tyre).text()).contains("Seen on it at");
+    }
+
+    /** Targets at 0 °C: 850 kPa there are 919.6 at 20 °C [gas law, by hand]. A tyre with just that is right. */
+    @Test
+    void aTyreThatIsRightByACoolerReferenceIsNotLetOut() {
+        Door.Answer policy = product.door().get("/api/v1/limits");
+        assertThat(policy.status()).isEqualTo(200);
+        product.door()
+                .importFleet(Door.document(
+                        TRUCK.replace(
+                                "\"coldPressureKpa\": 850",
+                                "\"coldPressureKpa\": 850, \"limits\": { \"referenceC\": 0 }"),
+                        "\"onExisting\": \"update\","));
+        say("A00001", now.minusSeconds(600), 919.6, 5);
+
+        JsonNode preview = product.door()
+                .postJson("/api/v1/wheel-moves/preview", request(step("1L", "1R", ""), step("1R", "1L", "")))
+                .json();
+
+        assertThat(preview.at("/steps/0/targetKpa").asDouble()).isEqualTo(850);
+        assertThat(preview.at("/steps/0/nowKpa").asDouble()).isCloseTo(850, within(0.2));
+        assertThat(preview.at("/steps/0/addKpa").asDouble()).isCloseTo(0, within(0.2));
+    }
+
+    @Test
+    void whatIsHotOrOldSaysNothingOfWhatIsToBeAdded() {
+        product.door().readings(array(List.of(reading("A00001", now.minusSeconds(300), 900, 60))));
+        product.door().readings(array(List.of(reading("A00002", now.minusSeconds(5_000), 700, 20))));
+
+        JsonNode preview = product.door()
+                .postJson("/api/v1/wheel-moves/preview", request(step("1L", "1R", ""), step("1R", "1L", "")))
+                .json();
+
+        assertThat(preview.at("/steps/0/addKpa").isNull()).isTrue();
+        assertThat(preview.at("/steps/1/addKpa").isNull()).isTrue();
     }
 
     @Test
