@@ -28,7 +28,15 @@ record AlertCauses(Figures figures) {
             case SLOW_LEAK -> leaks(causes, evidence, others);
             case FAST_LEAK -> fastLeak(causes, evidence);
             case UNDER_PRESSURE -> low(causes, evidence, others);
-            case OVER_PRESSURE -> high(causes, evidence, others);
+            case OVER_PRESSURE -> {
+                if (alert.position() == null) {
+                    causes.add(new Cause(
+                            "Filled to target in the frost",
+                            "On the morning on which they were filled their cold gauges were right."));
+                } else {
+                    high(causes, evidence, others);
+                }
+            }
             case HOT_TYRE, HOT_WHEEL_END -> heat(causes, evidence, others);
             case TWIN_MISMATCH -> mismatch(causes, evidence, others);
             case SENSOR_FAULT ->

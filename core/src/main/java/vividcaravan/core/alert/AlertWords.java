@@ -66,7 +66,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                         ? wheel + " was run at 80 % of its target or less. It is at " + judged(evidence)
                                 + " now, which does not show that it is sound."
                         : wheel + offTarget(evidence, "under");
-            case OVER_PRESSURE -> wheel + offTarget(evidence, "over");
+            case OVER_PRESSURE ->
+                alert.position() == null ? filledInTheCold(evidence, ref) : wheel + offTarget(evidence, "over");
             case HOT_TYRE -> wheel + heat(alert);
             case HOT_WHEEL_END ->
                 wheel + " is "
@@ -127,7 +128,9 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                     case OVER_PRESSURE ->
                         alert.isRunSoft()
                                 ? INSPECT + "."
-                                : "check it cold with a hand gauge and set it to target while it is cold.";
+                                : alert.position() == null
+                                        ? letOut(alert.evidence())
+                                        : "check it cold with a hand gauge and set it to target while it is cold.";
                     case HOT_TYRE, HOT_WHEEL_END ->
                         "keep clear of the wheel and let it cool. Have brake and bearing checked. Do not cool it with water."
                                 + (alert.isRunSoft()
@@ -279,6 +282,27 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
                         .map(lack -> kpa(lack.kpa()) + " at " + lack.position().code())
                         .collect(Collectors.joining(", "))
                 + " while they are cold: " + round;
+    }
+
+    private String filledInTheCold(Evidence evidence, String ref) {
+        String what = "The tyres of " + ref + " were filled in the frost and hold too much for warmer mornings.";
+        return evidence.gaugeKpa() == null || evidence.targetKpa() == null
+                ? what
+                : what + " The fullest is " + Figures.percent(evidence.gaugeKpa() / evidence.targetKpa() - 1)
+                        + " over target on the gauge.";
+    }
+
+    private String letOut(Evidence evidence) {
+        if (evidence.shortfalls().isEmpty()) {
+            return "set them to target while they are cold.";
+        }
+        return "while they are cold, let out "
+                + evidence.shortfalls().stream()
+                        .map(lack -> kpa(-lack.kpa()) + " at " + lack.position().code())
+                        .collect(Collectors.joining(", "))
+                + (evidence.limitC() == null
+                        ? "."
+                        : ", before mornings reach " + celsius(evidence.limitC()) + ". Never bleed a warm tyre.");
     }
 
     private static String seen(Alert alert, String place) {

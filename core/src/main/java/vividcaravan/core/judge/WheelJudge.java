@@ -30,6 +30,7 @@ import vividcaravan.core.judge.siblings.Measurement;
 import vividcaravan.core.judge.siblings.Movement;
 import vividcaravan.core.judge.siblings.Siblings;
 import vividcaravan.core.judge.siblings.Warmth;
+import vividcaravan.core.judge.weather.ColdFill;
 import vividcaravan.core.judge.weather.Soak;
 
 /**
@@ -54,6 +55,7 @@ final class WheelJudge {
     private final StuckWatch stuck = new StuckWatch();
     private final Soak soak = new Soak();
     private final Warmth warmth = new Warmth();
+    private final ColdFill coldFill = new ColdFill();
     private final Seep seep = new Seep();
     private final Fillings fillings = new Fillings();
     private final WheelReport report = new WheelReport(stages, track, falls, stuck, seep, fillings);
@@ -151,7 +153,10 @@ final class WheelJudge {
         if (driving.isPossible()) {
             track.wasDriven();
         }
+        boolean wasJustFilled = track.hasJustStepped() && track.steps().lastShare() > 0;
+        coldFill.take(m, isSoaked, wasJustFilled, track.stepKpa());
         PressureLimits.judge(m, stages, lostInSilence, isSoaked, driving, track);
+        PressureLimits.judgeHigh(m, stages, track, isSoaked, coldFill.isInTheCold());
         falls.judge(m, stages.at(Limit.FAST_FALL), track.stepKpa(), movement.wasMoving(m.at()), track.isBeingSet());
         judgeLeak(m);
         HeatLimits.judge(m, stages, track);
@@ -218,6 +223,11 @@ final class WheelJudge {
     /** Whether its tyre warmed as driving warms it. */
     boolean hasWarmedByDriving() {
         return warmth.isByDriving();
+    }
+
+    /** Whether it was filled right on a cold morning, and holds too much by its pressure at 20 °C. */
+    boolean isFilledInTheCold() {
+        return coldFill.isInTheCold();
     }
 
     /** What it seeps. */
@@ -341,7 +351,7 @@ final class WheelJudge {
         if (stages.isRaised(Limit.HOT)) {
             return WheelCondition.HOT;
         }
-        return stages.isRaised(Limit.HIGH) ? WheelCondition.HIGH : WheelCondition.OK;
+        return stages.isAnyRaised(Limit.HIGH, Limit.HIGH_WHEN_COLD) ? WheelCondition.HIGH : WheelCondition.OK;
     }
 
     /** What outlives a restart. */
@@ -353,6 +363,7 @@ final class WheelJudge {
         stuck.remember(memory.part("stuck"));
         soak.remember(memory.part("soak"));
         warmth.remember(memory.part("warmth"));
+        coldFill.remember(memory.part("coldFill"));
         track.remember(memory.part("track"));
         stages.remember(memory.part("stages"));
         report.remember(memory.part("report"));

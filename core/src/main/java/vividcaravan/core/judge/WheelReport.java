@@ -210,6 +210,7 @@ final class WheelReport {
                     case LOW_WHEN_COLD -> limits.coldKpa() * (1 - PressureLimits.RUN_SOFT_LOW);
                     case LOW, SEEP, SEEP_SOON -> limits.lowKpa();
                     case HIGH -> limits.highKpa();
+                    case HIGH_WHEN_COLD -> limits.onTheGauge().highKpa();
                     default -> null;
                 };
         Double limitC =
@@ -288,7 +289,7 @@ final class WheelReport {
     /** Whether the limit was held against the pressure at 20 °C: of the two where both count, the lower one. */
     private static boolean isJudgedAtTwenty(Limit worst, Reading reading, WheelRules rules, double trendKpa) {
         return switch (worst) {
-            case LOW_WHEN_COLD -> false;
+            case LOW_WHEN_COLD, HIGH_WHEN_COLD -> false;
             case LOW_SECOND, RUN_SOFT, SOFT ->
                 rules.isCompensated() || !rules.conduct().isBallasted() && trendKpa < rules.gaugeKpa(reading);
             default -> rules.isCompensated();

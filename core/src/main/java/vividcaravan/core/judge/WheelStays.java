@@ -258,6 +258,11 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard, Seep.Daily {
     }
 
     @Override
+    public boolean isFilledInTheCold() {
+        return current.judge.isFilledInTheCold();
+    }
+
+    @Override
     public boolean isCrossed() {
         return current.judge.isCrossed();
     }

@@ -47,7 +47,7 @@ public final class PressureLimits {
     public static void judge(
             Measurement m, Stages stages, double lostInSilence, boolean isSoaked, Driving driving, WheelTrack track) {
         AxleLimits limits = m.rules().limits();
-        double kpa = m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
+        double kpa = judgedKpa(m);
         // Outside, what all wheels have in common is heat that looks like air.
         double heat = m.isOutside() && m.rules().isCompensated() ? track.heat(m.siblings()) * m.targetKpa() : 0;
         double deviation = limits.deviation(kpa - heat);
@@ -86,7 +86,6 @@ public final class PressureLimits {
             double lacking = isByWeather ? 0 : gauge;
             below(stages.at(Limit.LOW_WHEN_COLD), lacking, RUN_SOFT_LOW, m.at(), isPlain ? 1 : SECOND_STAGE_READINGS);
         }
-        judgeHigh(m, stages.at(Limit.HIGH), kpa, track.usual());
     }
 
     private static void soft(Stage stage, boolean isDriven, double deviation, long at, int readings) {
@@ -127,7 +126,27 @@ public final class PressureLimits {
                 m.trendKpa(), m.rules().compensation().compensateKpa(m.reading().pressureKpa(), air));
     }
 
-    private static void judgeHigh(Measurement m, Stage stage, double kpa, double usual) {
+    private static double judgedKpa(Measurement m) {
+        return m.rules().isCompensated() ? atTwentyCelsius(m) : m.gaugeKpa();
+    }
+
+    /**
+     * Holds a measurement against the high limit.
+     *
+     * @param isSoaked whether the tyre is known to be cold
+     * @param isFilledInTheCold whether what it holds too much was right on the cold morning on which it was filled
+     */
+    public static void judgeHigh(
+            Measurement m, Stages stages, WheelTrack track, boolean isSoaked, boolean isFilledInTheCold) {
+        if (isSoaked) {
+            // What it has now, whatever the weather: of a cap that is the only figure that heat does not touch.
+            double over = m.rules().limits().coldDeviation(m.gaugeKpa());
+            double limit = m.rules().limits().policy().highPct() / 100;
+            stages.at(Limit.HIGH_WHEN_COLD)
+                    .update(over >= limit - HAIR, over <= limit - DEADBAND, m.at(), FIRST_STAGE_READINGS);
+        }
+        double kpa = judgedKpa(m);
+        double usual = track.usual();
         double target = m.targetKpa();
         double high = m.rules().limits().highKpa();
         // A sensor outside does not show the heat that raised the pressure; what all wheels have in common is heat.
@@ -136,8 +155,13 @@ public final class PressureLimits {
         double heat = isFooled ? Math.max(0, m.siblings().ratio() - 1) * target : 0;
         // High only while it runs, such a wheel is hot and not too full.
         boolean isHeat = isFooled && usual * target < high - DEADBAND * target;
-        stage.update(
-                kpa - heat >= high && !isHeat, kpa - heat <= high - DEADBAND * target, m.at(), FIRST_STAGE_READINGS);
+        boolean isRight = isFilledInTheCold && m.rules().isCompensated();
+        stages.at(Limit.HIGH)
+                .update(
+                        kpa - heat >= high && !isHeat && !isRight,
+                        kpa - heat <= high - DEADBAND * target || isRight,
+                        m.at(),
+                        FIRST_STAGE_READINGS);
     }
 
     private static void below(Stage stage, double deviation, double share, long at, int readings) {

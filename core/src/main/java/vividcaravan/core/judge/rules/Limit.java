@@ -28,6 +28,7 @@ public enum Limit {
     SEEP_SOON(AlertKind.SLOW_LEAK),
     LOW(AlertKind.UNDER_PRESSURE),
     HIGH(AlertKind.OVER_PRESSURE),
+    HIGH_WHEN_COLD(AlertKind.OVER_PRESSURE),
     SEEP(AlertKind.SLOW_LEAK),
     MISMATCH(AlertKind.TWIN_MISMATCH),
     FAULT(AlertKind.SENSOR_FAULT),
@@ -63,7 +64,7 @@ public enum Limit {
                     case FAST_FALL, LEAK_SECOND, LOW_SECOND, HOT_STOP, HOT_END_STOP -> Urgency.STOP_NOW;
                     case RUN_SOFT, SOFT, LOW_NEXT_STOP, LOW_WHEN_COLD, HOT, HOT_END, LEAK_HIDDEN, LEAK_SOON, LEAK_LOW ->
                         Urgency.NEXT_STOP;
-                    case LOW, HIGH, LEAK, SEEP_SOON, MISMATCH, CROSSED -> Urgency.BEFORE_NEXT_TRIP;
+                    case LOW, HIGH, HIGH_WHEN_COLD, LEAK, SEEP_SOON, MISMATCH, CROSSED -> Urgency.BEFORE_NEXT_TRIP;
                     case FAULT, STUCK, SILENT, MISPLACED ->
                         rules.role() == AxleRole.STEER ? Urgency.BEFORE_NEXT_TRIP : Urgency.PLAN;
                     case BATTERY, SEEP -> Urgency.PLAN;

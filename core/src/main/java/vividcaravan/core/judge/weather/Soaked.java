@@ -10,4 +10,7 @@ public interface Soaked {
 
     /** Its gauge when it last was cold. */
     Soak soak();
+
+    /** Whether it was filled right on a cold morning, and holds too much by its pressure at 20 °C. */
+    boolean isFilledInTheCold();
 }

@@ -10,6 +10,7 @@ import vividcaravan.core.alert.EvidenceBuilder;
 import vividcaravan.core.alert.Finding;
 import vividcaravan.core.alert.Others;
 import vividcaravan.core.alert.Urgency;
+import vividcaravan.core.gas.TemperatureCompensation;
 import vividcaravan.core.judge.air.PressureLimits;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.VehicleRules;
@@ -37,6 +38,8 @@ public final class WeatherWatch {
     private boolean isLow;
     /** How many gauges were a fifth low or more: then the round is due before the next trip. */
     private int deep;
+    /** How many wheels the note names that were filled in the frost and have too much by now. */
+    private int over;
 
     /** Watches these, every wheel of the vehicle that is known; the list may change. */
     public WeatherWatch(List<? extends Soaked> wheels) {
@@ -45,6 +48,65 @@ public final class WeatherWatch {
 
     /** Looks at the cold gauges of the vehicle after a wheel's cold gauge was read at {@code at}. */
     public void look(long at, VehicleRules rules, Consumer<Finding> findings) {
+        lookForLow(at, rules, findings);
+        lookForOver(at, rules, findings);
+    }
+
+    /** What was filled right in the frost has too much once mornings get warmer: one note, before it is warm. */
+    private void lookForOver(long at, VehicleRules rules, Consumer<Finding> findings) {
+        List<Evidence.Shortfall> tooMuch = new ArrayList<>();
+        Soaked fullest = null;
+        boolean isAnyStill = false;
+        double warmestC = Double.MAX_VALUE;
+        for (Soaked wheel : wheels) {
+            Soak soak = wheel.soak();
+            if (wheel.position().isSpare() || !wheel.isFilledInTheCold()) {
+                continue;
+            }
+            isAnyStill = true;
+            AxleLimits limits = rules.at(wheel.position()).orElseThrow().limits();
+            if (at - soak.at() <= MORNING_MILLIS && soak.gaugeDeviation() > ColdFill.TOLERANCE) {
+                tooMuch.add(new Evidence.Shortfall(wheel.position(), limits.coldKpa() - soak.gaugeKpa()));
+                warmestC = Math.min(warmestC, warmestC(limits, soak));
+                fullest = fullest == null
+                                || soak.gaugeDeviation() > fullest.soak().gaugeDeviation()
+                        ? wheel
+                        : fullest;
+            }
+        }
+        if (tooMuch.size() > over) {
+            over = tooMuch.size();
+            findings.accept(new Finding.Raised(
+                    null, AlertKind.OVER_PRESSURE, Urgency.PLAN, overEvidence(at, fullest, tooMuch, warmestC, rules)));
+        } else if (over > 0 && !isAnyStill) {
+            over = 0;
+            findings.accept(new Finding.Cleared(null, AlertFamily.TYRE, at));
+            findings.accept(new Finding.Proven(null, AlertFamily.TYRE, Finding.Proof.IN_BAND, at));
+        }
+    }
+
+    /** Up to which morning its cold gauge stays under the high limit, °C. */
+    private static double warmestC(AxleLimits limits, Soak soak) {
+        double high = limits.onTheGauge().highKpa();
+        return TemperatureCompensation.AT_SEA_LEVEL.celsiusAt(high, (1 + soak.deviation()) * limits.targetKpa());
+    }
+
+    private static Evidence overEvidence(
+            long at, Soaked fullest, List<Evidence.Shortfall> tooMuch, double warmestC, VehicleRules rules) {
+        AxleLimits limits = rules.at(fullest.position()).orElseThrow().limits();
+        Soak soak = fullest.soak();
+        return new EvidenceBuilder(at)
+                .measured(soak.gaugeKpa(), (1 + soak.deviation()) * limits.targetKpa(), soak.celsius())
+                .target(limits.coldKpa())
+                .limits(limits.onTheGauge().highKpa(), warmestC)
+                .parked(true)
+                .other(fullest.position())
+                .others(new Others(tooMuch.size(), soak.celsius(), null, null, null, null, soak.deviation()))
+                .shortfalls(List.copyOf(tooMuch))
+                .build();
+    }
+
+    private void lookForLow(long at, VehicleRules rules, Consumer<Finding> findings) {
         int known = 0;
         int low = 0;
         int uneasy = 0;
@@ -110,5 +172,6 @@ public final class WeatherWatch {
     public void remember(Memory memory) {
         isLow = memory.flag("isLow", isLow);
         deep = memory.count("deep", deep);
+        over = memory.count("over", over);
     }
 }
