@@ -56,6 +56,7 @@ class SecurityConfiguration {
                         .ignoringRequestMatchers(BearerTokenFilter::isBearer))
                 .addFilterBefore(bearer, UsernamePasswordAuthenticationFilter.class)
                 .addFilterAfter(new EndedSessionFilter(accounts, clock), BearerTokenFilter.class)
+                .addFilterAfter(new ShareOfEach(problems), EndedSessionFilter.class)
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())

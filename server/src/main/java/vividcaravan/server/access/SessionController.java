@@ -104,6 +104,7 @@ class SessionController {
                     userName,
                     request.getRemoteAddr(),
                     devices.find(request, userName).orElse(null),
+                    accounts.sessionNumber(userName).isEmpty(),
                     () -> authentication.authenticate(
                             UsernamePasswordAuthenticationToken.unauthenticated(userName, password)));
         } catch (BadCredentialsException e) {

@@ -19,6 +19,7 @@ import vividcaravan.server.platform.Refusal;
  * Slows down guessing of passwords without locking anybody out. A few tries for a name from an address, then it must wait;
  * but a browser in which that person signed in before has tries of its own, so that strangers behind the same proxy use up
  * none of them. An address from which many were wrong is looked at slowly, one at a time; the right password still gets in.
+ * Names that nobody has wait in a line of their own, and only a few of them: strangers who invent names keep nobody waiting.
  */
 @Component
 class SignInThrottle {
@@ -30,14 +31,17 @@ class SignInThrottle {
     private static final int AT_ONCE = Math.max(1, Runtime.getRuntime().availableProcessors() / 2);
 
     private static final int MOST_WAITING_SLOWLY = 6;
-    private static final long PATIENCE_MILLIS = 3_000;
+    private static final int MOST_INVENTED_WAITING = 4;
+    private static final long PATIENCE_MILLIS = 6_000;
     private static final long SLOWLY_MILLIS = 300;
 
     private final Cache<String, AtomicInteger> tries;
     private final Semaphore looking = new Semaphore(AT_ONCE, true);
     private final Semaphore lookingAtKnown = new Semaphore(AT_ONCE, true);
     private final Semaphore lookingSlowly = new Semaphore(1, true);
+    private final Semaphore lookingAtInvented = new Semaphore(AT_ONCE, true);
     private final AtomicInteger waitingSlowly = new AtomicInteger();
+    private final AtomicInteger invented = new AtomicInteger();
 
     SignInThrottle(Clock clock) {
         tries = Caffeine.newBuilder()
@@ -57,11 +61,12 @@ class SignInThrottle {
      * way around.
      *
      * @param device the browser, where this person signed in from it before; otherwise null
+     * @param isInvented whether nobody has this name
      * @param look says who it is
      * @return what {@code look} said; its exception if it was wrong
      * @throws Refusal if there were too many wrong ones lately, or too many are looked at
      */
-    <T> T attempt(String userName, String address, @Nullable String device, Supplier<T> look) {
+    <T> T attempt(String userName, String address, @Nullable String device, boolean isInvented, Supplier<T> look) {
         String neighbourhood = Neighbourhood.of(address);
         String key = name(userName) + "\n" + (device == null ? neighbourhood : "device " + device);
         if (tries.get(key, none -> new AtomicInteger()).incrementAndGet() > MOST_PER_NAME) {
@@ -71,7 +76,9 @@ class SignInThrottle {
         AtomicInteger wrong = tries.get(neighbourhood, none -> new AtomicInteger());
         boolean isSlow = device == null && wrong.get() >= MANY_PER_ADDRESS;
         try {
-            T who = isSlow ? slowly(look) : within(device == null ? looking : lookingAtKnown, look);
+            T who = isInvented
+                    ? atInvented(isSlow, look)
+                    : isSlow ? slowly(look) : within(device == null ? looking : lookingAtKnown, look);
             tries.invalidate(key);
             return who;
         } catch (Refusal busy) {
@@ -84,6 +91,23 @@ class SignInThrottle {
             // Nothing was found out about the password, so the try is given back.
             tries.get(key, none -> new AtomicInteger()).decrementAndGet();
             throw e;
+        }
+    }
+
+    /** As slowly as a name that somebody has, as long as few are waiting. */
+    private <T> T atInvented(boolean isSlow, Supplier<T> look) {
+        try {
+            if (invented.incrementAndGet() > MOST_INVENTED_WAITING) {
+                throw busy();
+            }
+            return within(lookingAtInvented, () -> {
+                if (isSlow) {
+                    pause();
+                }
+                return look.get();
+            });
+        } finally {
+            invented.decrementAndGet();
         }
     }
 

@@ -3,6 +3,8 @@ package vividcaravan.server.door;
 import jakarta.servlet.ServletException;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Set;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -23,10 +25,14 @@ final class RequestPlaces extends ValveBase {
 
     /** Requests that carry readings. */
     static final int READINGS = 160;
-    /** All other requests, but health. */
+    /** Requests of people and machines that are known, but for health. */
     static final int OTHERS = 80;
+    /** What everybody may ask for who is not known: pages, the document of the interface, invitations. */
+    static final int OPEN = 24;
+    /** Signing in, which strangers can ask for as often as they like. */
+    static final int SIGN_INS = 40;
     /** Threads of the web server: what is left over answers health and finishes what is refused. */
-    static final int THREADS = READINGS + OTHERS + 40;
+    static final int THREADS = READINGS + OTHERS + OPEN + SIGN_INS + 40;
 
     /** An attribute of a request: what to run where the rest of its body is not wanted. */
     static final String HANG_UP = RequestPlaces.class.getName() + ".hangUp";
@@ -35,6 +41,9 @@ final class RequestPlaces extends ValveBase {
     private static final long LINGER_NANOS = TimeUnit.SECONDS.toNanos(2);
     private static final String READINGS_PATH = "/api/v1/readings";
     private static final String HEALTH_PATH = "/actuator/health";
+    private static final String SIGN_IN_PATH = "/api/v1/session";
+    private static final Set<String> OPEN_PATHS = Set.of("/api/v1/openapi.json", "/api/v1/set-up", "/api/v1/join");
+    private static final List<String> OPEN_BEGINNINGS = List.of("/api/v1/join/", "/api/v1/calendars/");
 
     private static final String BUSY = "{\"type\":\"about:blank\",\"title\":\"Service Unavailable\",\"status\":503,"
             + "\"detail\":\"The server answers as many requests as it can. Send this again in a second.\","
@@ -42,6 +51,8 @@ final class RequestPlaces extends ValveBase {
 
     private final Semaphore readings = new Semaphore(READINGS);
     private final Semaphore others = new Semaphore(OTHERS);
+    private final Semaphore open = new Semaphore(OPEN);
+    private final Semaphore signIns = new Semaphore(SIGN_INS);
     private final Semaphore lingering = new Semaphore(HANGING_UP);
 
     RequestPlaces() {
@@ -52,7 +63,7 @@ final class RequestPlaces extends ValveBase {
     public void invoke(Request request, Response response) throws IOException, ServletException {
         request.setAttribute(
                 HANG_UP, (Runnable) () -> request.getCoyoteRequest().action(ActionCode.DISABLE_SWALLOW_INPUT, null));
-        Semaphore places = places(request.getRequestURI());
+        Semaphore places = places(request);
         if (places == null) {
             getNext().invoke(request, response);
         } else if (places.tryAcquire()) {
@@ -78,11 +89,33 @@ final class RequestPlaces extends ValveBase {
         response.getOutputStream().write(body);
     }
 
-    private Semaphore places(String path) {
-        if (path != null && path.startsWith(HEALTH_PATH)) {
+    /** Strangers, however many and however slow, take no place of those who are known. */
+    private Semaphore places(Request request) {
+        String path = request.getRequestURI() == null ? "" : request.getRequestURI();
+        if (path.startsWith(HEALTH_PATH)) {
             return null;
         }
-        return READINGS_PATH.equals(path) ? readings : others;
+        if (READINGS_PATH.equals(path)) {
+            return readings;
+        }
+        if (!isOpen(path) || isSignedIn(request)) {
+            return others;
+        }
+        return SIGN_IN_PATH.equals(path) && "POST".equals(request.getMethod()) ? signIns : open;
+    }
+
+    private static boolean isOpen(String path) {
+        return !path.startsWith("/api/")
+                || SIGN_IN_PATH.equals(path)
+                || OPEN_PATHS.contains(path)
+                || OPEN_BEGINNINGS.stream().anyMatch(path::startsWith);
+    }
+
+    /** Only who signed in has a session. */
+    private static boolean isSignedIn(Request request) {
+        return request.getContext() != null
+                && request.getRequestedSessionId() != null
+                && request.getSession(false) != null;
     }
 
     private static boolean isReadToItsEnd(Request request) {

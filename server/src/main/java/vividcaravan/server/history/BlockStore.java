@@ -224,31 +224,49 @@ public class BlockStore {
 
     /**
      * Passes on a sensor's readings from {@code from} inclusive to {@code to} exclusive, oldest first, until
-     * {@code isEnough} says so.
+     * {@code isEnough} says so. Holds no connection while it passes on: {@code sink} may write to a client that is slow to read.
      */
     public void read(long sensor, long from, long to, Consumer<ReadingCodec.Entry> sink, BooleanSupplier isEnough) {
-        if (from < to) {
-            try (StatelessSession session = sessions.openStatelessSession()) {
-                read(session, sensor, from, to, sink, isEnough);
-            }
-        }
+        read(this::blocksOfOwnSession, sensor, from, to, sink, isEnough);
     }
 
-    /** The same within a session of the caller's. */
-    void read(
+    /** Passes them on within a session of the caller's, as the writer does. */
+    public void read(
             StatelessSession session,
             long sensor,
             long from,
             long to,
             Consumer<ReadingCodec.Entry> sink,
             BooleanSupplier isEnough) {
+        read((one, first, last) -> blocks(session, one, first, last), sensor, from, to, sink, isEnough);
+    }
+
+    private interface Blocks {
+        Map<Long, List<ReadingCodec.Entry>> of(long sensor, long firstHour, long lastHour);
+    }
+
+    private Map<Long, List<ReadingCodec.Entry>> blocksOfOwnSession(long sensor, long first, long last) {
+        try (StatelessSession session = sessions.openStatelessSession()) {
+            return blocks(session, sensor, first, last);
+        }
+    }
+
+    private static void read(
+            Blocks blocks,
+            long sensor,
+            long from,
+            long to,
+            Consumer<ReadingCodec.Entry> sink,
+            BooleanSupplier isEnough) {
+        if (from >= to) {
+            return;
+        }
         long last = hour(to - 1);
         for (long first = hour(from); first <= last && !isEnough.getAsBoolean(); ) {
             // A week at a time: a whole week without a table holds nothing, however long ago.
             long week = WeekTables.week(first);
             long end = Math.min((week + 1) * WeekTables.HOURS - 1, last);
-            for (List<ReadingCodec.Entry> block :
-                    blocks(session, sensor, first, end).values()) {
+            for (List<ReadingCodec.Entry> block : blocks.of(sensor, first, end).values()) {
                 for (ReadingCodec.Entry entry : block) {
                     if (entry.reading().at() >= from && entry.reading().at() < to && !isEnough.getAsBoolean()) {
                         sink.accept(entry);

@@ -73,7 +73,7 @@ class WheelRejudging {
         long end = stays.stream().mapToLong(this::endOf).max().orElse(from);
         // By days, so that a stay of months fits into memory.
         for (long day = from; day < end; day += DAY_MILLIS) {
-            judgeDay(rejudgement, position, stays, day, Math.min(end, day + DAY_MILLIS));
+            judgeDay(pen, rejudgement, position, stays, day, Math.min(end, day + DAY_MILLIS));
         }
         vehicle.judge().takeOver(position, rejudgement.judge());
         vehicle.expectSensors();
@@ -100,7 +100,8 @@ class WheelRejudging {
 
     private record Heard(Fitting stay, KnownSensor sensor, Reading reading) {}
 
-    private void judgeDay(Rejudgement rejudgement, Position position, List<Fitting> stays, long from, long to) {
+    private void judgeDay(
+            Pen pen, Rejudgement rejudgement, Position position, List<Fitting> stays, long from, long to) {
         List<Heard> heard = new ArrayList<>();
         for (Fitting stay : stays) {
             KnownSensor sensor = fleet.sensor(stay.sensor()).orElseThrow();
@@ -108,6 +109,7 @@ class WheelRejudging {
             long end = Math.min(to, endOf(stay));
             if (begin < end) {
                 blocks.read(
+                        pen.session(),
                         stay.sensor(),
                         begin,
                         end,

@@ -47,7 +47,7 @@ class SignInThrottleTest {
 
     private void fail(String userName, String address, @Nullable String device, int times) {
         for (int i = 0; i < times; i++) {
-            assertThatThrownBy(() -> throttle.attempt(userName, address, device, () -> {
+            assertThatThrownBy(() -> throttle.attempt(userName, address, device, false, () -> {
                         throw new Wrong();
                     }))
                     .isInstanceOf(Wrong.class);
@@ -55,7 +55,15 @@ class SignInThrottleTest {
     }
 
     private String right(String userName, String address, @Nullable String device) {
-        return throttle.attempt(userName, address, device, () -> "in");
+        return throttle.attempt(userName, address, device, false, () -> "in");
+    }
+
+    private static void waitFor(CountDownLatch latch) {
+        try {
+            latch.await(10, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            throw new AssertionError(e);
+        }
     }
 
     private void assertMustWait(String userName, String address, @Nullable String device) {
@@ -74,7 +82,7 @@ class SignInThrottleTest {
     @Test
     void aLookThatBreaksCostsNoTry() {
         for (int i = 0; i < 2 * SignInThrottle.MOST_PER_NAME; i++) {
-            assertThatThrownBy(() -> throttle.attempt("quill", "10.0.0.1", null, () -> {
+            assertThatThrownBy(() -> throttle.attempt("quill", "10.0.0.1", null, false, () -> {
                         throw new IllegalStateException("the database is away");
                     }))
                     .isInstanceOf(IllegalStateException.class);
@@ -124,6 +132,42 @@ class SignInThrottleTest {
         assertThat(right("another", "10.0.0.1", null)).isEqualTo("in");
     }
 
+    /** A hundred invented names keep the line of invented names busy, and no other. */
+    @Test
+    void strangersWhoInventNamesKeepNobodyWaiting() throws Exception {
+        CountDownLatch hold = new CountDownLatch(1);
+        CountDownLatch busy = new CountDownLatch(1);
+        ExecutorService threads = Executors.newFixedThreadPool(100);
+        List<CompletableFuture<Boolean>> refused = new ArrayList<>();
+        for (int i = 0; i < 100; i++) {
+            String name = "nobody" + i;
+            refused.add(CompletableFuture.supplyAsync(
+                    () -> {
+                        try {
+                            throttle.attempt(name, "10.0.0.1", null, true, () -> {
+                                busy.countDown();
+                                waitFor(hold);
+                                throw new Wrong();
+                            });
+                            return false;
+                        } catch (Refusal e) {
+                            return true;
+                        } catch (Wrong e) {
+                            return false;
+                        }
+                    },
+                    threads));
+        }
+        busy.await();
+
+        assertThat(right("quill", "10.0.0.1", null)).isEqualTo("in");
+
+        hold.countDown();
+        long turnedAway = refused.stream().filter(CompletableFuture::join).count();
+        assertThat(turnedAway).isGreaterThan(90);
+        threads.shutdown();
+    }
+
     @Test
     void ofManyAtOnceOnlySoManyAreLookedAtAsHaveATry() throws Exception {
         AtomicInteger looked = new AtomicInteger();
@@ -135,7 +179,7 @@ class SignInThrottleTest {
                     () -> {
                         try {
                             go.await();
-                            throttle.attempt("quill", "10.0.0.1", null, () -> {
+                            throttle.attempt("quill", "10.0.0.1", null, false, () -> {
                                 looked.incrementAndGet();
                                 throw new Wrong();
                             });
