@@ -19,7 +19,6 @@ public final class ColdFill {
     /** So much more than it was filled to is more air, share of target [our judgement]. */
     private static final double MORE = 0.04;
 
-    private double coldKpa = Double.NaN;
     private long coldAt = Long.MIN_VALUE / 2;
     /** What it held at 20 °C on the last morning on which it was right; NaN before that. */
     private double rightAt20 = Double.NaN;
@@ -35,19 +34,18 @@ public final class ColdFill {
      */
     public void take(Measurement m, boolean isSoaked, boolean wasJustFilled, double stepKpa) {
         AxleLimits limits = m.rules().limits();
-        if (isSoaked || wasJustFilled) {
-            coldKpa = m.gaugeKpa();
-            coldAt = m.at();
+        if (!isSoaked && !wasJustFilled) {
+            // Warm, it tells nothing new of that: a cap shows less heat than the air has.
+            isInTheCold &= m.at() - coldAt <= KNOWN_MILLIS;
+            return;
         }
-        boolean isKnown = m.at() - coldAt <= KNOWN_MILLIS;
-        boolean isRight = isKnown && limits.coldDeviation(coldKpa) <= TOLERANCE + stepKpa / 2 / limits.coldKpa();
+        coldAt = m.at();
+        boolean isRight = limits.coldDeviation(m.gaugeKpa()) <= TOLERANCE + stepKpa / 2 / limits.coldKpa();
         boolean isMuch = limits.deviation(m.trendKpa()) >= limits.policy().highPct() / 100 - DEADBAND;
-        if (isRight && isSoaked) {
-            rightAt20 = m.trendKpa();
-        }
-        boolean hasMore = isSoaked && m.trendKpa() > rightAt20 + MORE * limits.targetKpa();
+        boolean hasMore = wasJustFilled || m.trendKpa() > rightAt20 + MORE * limits.targetKpa();
         // Once mornings get warmer it is still what was done in the frost, as long as nobody let more in.
-        isInTheCold = isMuch && (isRight || isInTheCold && !wasJustFilled && !hasMore && isKnown);
+        isInTheCold = isMuch && (isRight || isInTheCold && !hasMore);
+        rightAt20 = isRight ? m.trendKpa() : rightAt20;
     }
 
     /** Whether what it holds too much was right on the morning on which it was filled. */
@@ -57,7 +55,6 @@ public final class ColdFill {
 
     /** What outlives a restart. */
     public void remember(Memory memory) {
-        coldKpa = memory.figure("coldKpa", coldKpa);
         coldAt = memory.time("coldAt", coldAt);
         rightAt20 = memory.figure("rightAt20", rightAt20);
         isInTheCold = memory.flag("isInTheCold", isInTheCold);

@@ -33,6 +33,8 @@ public final class WeatherWatch {
     private static final double MOST = 0.6;
     private static final double FEW = 0.3;
     private static final double DEADBAND = 0.02;
+    /** Half way to the high limit there is time for a cold morning's round [our judgement]. */
+    private static final double OVER_SOON = 0.5;
 
     private final List<? extends Soaked> wheels;
     private boolean isLow;
@@ -65,7 +67,8 @@ public final class WeatherWatch {
             }
             isAnyStill = true;
             AxleLimits limits = rules.at(wheel.position()).orElseThrow().limits();
-            if (at - soak.at() <= MORNING_MILLIS && soak.gaugeDeviation() > ColdFill.TOLERANCE) {
+            double soon = OVER_SOON * limits.policy().highPct() / 100;
+            if (at - soak.at() <= MORNING_MILLIS && soak.gaugeDeviation() > Math.max(ColdFill.TOLERANCE, soon)) {
                 tooMuch.add(new Evidence.Shortfall(wheel.position(), limits.coldKpa() - soak.gaugeKpa()));
                 warmestC = Math.min(warmestC, warmestC(limits, soak));
                 fullest = fullest == null
