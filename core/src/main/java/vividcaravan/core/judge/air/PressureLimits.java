@@ -138,12 +138,15 @@ public final class PressureLimits {
      */
     public static void judgeHigh(
             Measurement m, Stages stages, WheelTrack track, boolean isSoaked, boolean isFilledInTheCold) {
-        if (isSoaked) {
+        Stage whenCold = stages.at(Limit.HIGH_WHEN_COLD);
+        if (!isSoaked && !whenCold.isRaised()) {
+            // One cold gauge by itself keeps nothing open for the day.
+            whenCold.clear();
+        } else if (isSoaked) {
             // What it has now, whatever the weather: of a cap that is the only figure that heat does not touch.
             double over = m.rules().limits().coldDeviation(m.gaugeKpa());
             double limit = m.rules().limits().policy().highPct() / 100;
-            stages.at(Limit.HIGH_WHEN_COLD)
-                    .update(over >= limit - HAIR, over <= limit - DEADBAND, m.at(), FIRST_STAGE_READINGS);
+            whenCold.update(over >= limit - HAIR, over <= limit - DEADBAND, m.at(), FIRST_STAGE_READINGS);
         }
         double kpa = judgedKpa(m);
         double usual = track.usual();

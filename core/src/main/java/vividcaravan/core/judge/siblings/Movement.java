@@ -22,6 +22,9 @@ public final class Movement {
     private long saidAt = Long.MIN_VALUE / 2;
     private long standsSince = NEVER;
     private long movesSince = Long.MIN_VALUE / 2;
+    /** The same without a silence in between. */
+    private long heardMovingSince = Long.MIN_VALUE / 2;
+
     private long movedAt = Long.MIN_VALUE / 2;
 
     /** Takes in what a reading says of it. */
@@ -29,9 +32,12 @@ public final class Movement {
         if (reading.moving() == null) {
             return;
         }
+        if (isStanding && reading.moving()) {
+            movesSince = reading.at();
+        }
         // What it did while nobody heard it, nobody knows.
         if (reading.moving() && (isStanding || reading.at() - saidAt > LATELY_MILLIS)) {
-            movesSince = reading.at();
+            heardMovingSince = reading.at();
         }
         movedAt = reading.moving() ? reading.at() : movedAt;
         isStanding = !reading.moving();
@@ -73,7 +79,7 @@ public final class Movement {
         return new Driving(
                 isPossible,
                 isPossible && at - movedAt <= JUST_STOPPED_MILLIS || isByWarmth,
-                hasMovedFor(at, LONG_MILLIS) || isByWarmth);
+                wasMoving(at) && at - heardMovingSince >= LONG_MILLIS || isByWarmth);
     }
 
     /** Whether a sensor said that it moves after {@code since}. */
@@ -97,6 +103,7 @@ public final class Movement {
         saidAt = memory.time("saidAt", saidAt);
         standsSince = memory.time("standsSince", standsSince);
         movesSince = memory.time("movesSince", movesSince);
+        heardMovingSince = memory.time("heardMovingSince", heardMovingSince);
         movedAt = memory.time("movedAt", movedAt);
     }
 }
