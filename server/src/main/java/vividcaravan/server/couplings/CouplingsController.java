@@ -87,7 +87,10 @@ class CouplingsController {
                 fleet.combination(known, clock.millis()).stream()
                         .map(one -> one.description().ref())
                         .toList(),
-                couplings.of(known).stream().map(this::item).toList());
+                couplings.of(known).stream()
+                        .filter(row -> row.toAt == null || row.toAt > visible.since(known))
+                        .map(this::item)
+                        .toList());
     }
 
     private CouplingItem item(CouplingRow row) {
@@ -182,8 +185,24 @@ class CouplingsController {
         FleetVehicle puller = visible.existing(named("puller", request.puller()));
         // A driver takes on a trailer that is nobody's to see before.
         FleetVehicle pulled = fleet.existing(named("pulled", request.pulled()));
+        refuseIfElsewhere(pulled, puller, who);
         couplings.couple(pulled, puller, time(request.at()), source(who), who.getName());
         return list(puller.description().ref());
+    }
+
+    /** Who drives takes no trailer off another; the workshop knows whether it hangs there still. */
+    private void refuseIfElsewhere(FleetVehicle pulled, FleetVehicle puller, Authentication who) {
+        if (source(who) != Coupling.Source.DRIVER) {
+            return;
+        }
+        fleet.couplings()
+                .before(pulled.id(), clock.millis())
+                .filter(coupling ->
+                        coupling.puller() != puller.id() && !visible.sees().test(coupling.puller()))
+                .ifPresent(coupling -> {
+                    throw Refusal.conflict(pulled.description().ref() + " hangs behind another vehicle on record."
+                            + " Ask the workshop to end that first; nothing was stored.");
+                });
     }
 
     private static String named(String field, @Nullable String ref) {

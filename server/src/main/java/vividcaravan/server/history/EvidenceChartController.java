@@ -42,6 +42,7 @@ class EvidenceChartController {
         Instant wanted = QueryParameters.time("to", to);
         Instant end = wanted == null || wanted.isAfter(now) ? now : wanted;
         Instant start = end.minus(Duration.ofHours(QueryParameters.number("hours", hours, 24, MOST_HOURS)));
-        return picture.of(vehicle, vehicle.existing(position), start, end);
+        Instant seen = Instant.ofEpochMilli(Math.max(start.toEpochMilli(), fleet.since(vehicle)));
+        return picture.of(vehicle, vehicle.existing(position), seen.isBefore(end) ? seen : end, end);
     }
 }

@@ -86,7 +86,7 @@ class VehicleHistoryController {
                 history.eachHour(
                         vehicle,
                         position,
-                        from.toEpochMilli(),
+                        Math.max(from.toEpochMilli(), fleet.since(vehicle)),
                         to.plusSeconds(180).toEpochMilli(),
                         summaries::take);
                 AxleLimits limits = vehicle.rulesAt(position).limits();
@@ -138,7 +138,7 @@ class VehicleHistoryController {
                 history.each(
                         vehicle,
                         position,
-                        first.toEpochMilli(),
+                        Math.max(first.toEpochMilli(), fleet.since(vehicle)),
                         last.toEpochMilli(),
                         (sensor, reading) -> print(out, vehicle, position, sensor, reading, pressure, temperature),
                         () -> false);

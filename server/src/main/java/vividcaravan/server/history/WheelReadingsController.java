@@ -77,6 +77,7 @@ class WheelReadingsController {
                 ? begin.at()
                 : bounded(start == null ? now.minus(retention) : start, oldest, now)
                         .toEpochMilli();
+        first = Math.max(first, fleet.since(vehicle));
         long last =
                 bounded(end == null ? now.plusSeconds(180) : end, oldest, now).toEpochMilli();
         if (end != null && start != null && end.isBefore(start)) {

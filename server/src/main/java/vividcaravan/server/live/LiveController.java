@@ -47,6 +47,6 @@ class LiveController {
                 .header("X-Accel-Buffering", "no")
                 .header("Cache-Control", "no-store")
                 .contentType(MediaType.TEXT_EVENT_STREAM)
-                .body(streams.open(ReaderKey.of(who), lastEventId, units.words(), visible.sees()));
+                .body(streams.open(ReaderKey.of(who), lastEventId, units.words(), visible.seesFromNowOn()));
     }
 }

@@ -18,8 +18,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.Patience;
 
 /** Combinations: said by people, or heard on the road. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -120,6 +122,104 @@ class CouplingsTest {
         assertThat(combination("ST-2")).containsExactly("TU-1", "ST-1", "DO-1", "ST-2");
         assertThat(texts(vehicle("DO-1").get("combination"))).containsExactly("TU-1", "ST-1", "DO-1", "ST-2");
         assertThat(product.door().get("/api/v1/logbook?kind=COUPLED").text()).contains("coupled DO-1 and ST-1");
+    }
+
+    private Browser driver(String name, String vehicle) {
+        String password = "four words in a row";
+        product.door()
+                .postJson(
+                        "/api/v1/accounts",
+                        "{ \"userName\": \"%s\", \"displayName\": \"O. Tansley\", \"role\": \"DRIVER\", \"password\": \"%s\" }"
+                                .formatted(name, password));
+        product.door().putJson("/api/v1/accounts/" + name + "/vehicles", "{ \"vehicles\": [ \"" + vehicle + "\" ] }");
+        Browser browser = new Browser(product.door().withToken(null));
+        assertThat(browser.signIn(name, password).statusCode()).isEqualTo(200);
+        return browser;
+    }
+
+    private int hooked(Browser driver, String pulled, String puller) {
+        return driver.send(
+                        "POST",
+                        "/api/v1/couplings",
+                        "{ \"pulled\": \"%s\", \"puller\": \"%s\" }"
+                                .formatted(product.ownName(pulled), product.ownName(puller)))
+                .statusCode();
+    }
+
+    /** A driver takes on what stands free, takes nothing off another, and sees of it what it did since. */
+    @Test
+    void aDriverTakesNoTrailerOffAnotherAndSeesItsPastSinceTheHook() {
+        product.pass(Duration.ofMinutes(20));
+        Instant before = product.now().minusSeconds(600);
+        product.door()
+                .readings(array(List.of(
+                        heard("B00001", before, "yard", 850, "false"), heard("B00003", before, "yard", 850, "false"))));
+        couple("ST-2", "TU-2");
+        Browser driver = driver("hooks-" + product.ownName("TU-1").toLowerCase(java.util.Locale.ROOT), "TU-1");
+
+        assertThat(hooked(driver, "ST-2", "TU-1")).as("it hangs behind another").isEqualTo(409);
+        assertThat(hooked(driver, "ST-1", "TU-1")).isEqualTo(201);
+
+        product.pass(Duration.ofMinutes(5));
+        product.door().readings(array(List.of(heard("B00001", product.now().minusSeconds(60), "cab", 845, "true"))));
+        String readings = driver.get("/api/v1/vehicles/" + product.ownName("ST-1") + "/wheels/1L/readings")
+                .body();
+        assertThat(readings).contains("845").doesNotContain("850");
+        assertThat(product.door()
+                        .get("/api/v1/vehicles/ST-1/wheels/1L/readings")
+                        .text())
+                .contains("850");
+    }
+
+    /** What is unhooked is out of sight of a stream that was opened before. */
+    @Test
+    void anOpenStreamFollowsWhatIsUnhooked() throws Exception {
+        couple("ST-1", "TU-1");
+        Browser driver = driver("looks-" + product.ownName("TU-1").toLowerCase(java.util.Locale.ROOT), "TU-1");
+        StringBuilder heardThere = new StringBuilder();
+        try (var stream = driver.open("/api/v1/live").body()) {
+            Thread reader = new Thread(() -> {
+                try {
+                    for (int one = stream.read(); one >= 0; one = stream.read()) {
+                        synchronized (heardThere) {
+                            heardThere.append((char) one);
+                        }
+                    }
+                } catch (java.io.IOException e) {
+                    // The test is over.
+                }
+            });
+            reader.setDaemon(true);
+            reader.start();
+            say("B00001", 851);
+            Patience.until("the trailer is told of", () -> told(heardThere).contains("851"));
+            String coupling = product.door()
+                    .get("/api/v1/couplings?vehicle=TU-1")
+                    .json()
+                    .at("/items/0/id")
+                    .asString();
+            product.pass(Duration.ofMinutes(1));
+            assertThat(product.door()
+                            .postJson("/api/v1/couplings/" + coupling + "/end", "{}")
+                            .status())
+                    .isEqualTo(200);
+
+            say("B00001", 852);
+            say("A00001", 853);
+            Patience.until("the tractor unit is told of", () -> told(heardThere).contains("853"));
+            assertThat(told(heardThere)).doesNotContain("852");
+        }
+    }
+
+    private static String told(StringBuilder heard) {
+        synchronized (heard) {
+            return heard.toString();
+        }
+    }
+
+    private void say(String sensor, double kpa) {
+        product.pass(Duration.ofSeconds(20));
+        product.door().readings(array(List.of(heard(sensor, product.now().minusSeconds(1), "cab", kpa, "true"))));
     }
 
     private void theTrailerIsSoft() {
