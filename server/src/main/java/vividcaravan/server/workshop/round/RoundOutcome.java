@@ -18,6 +18,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.history.ColdestReadings;
+import vividcaravan.server.history.WarmthThen;
 import vividcaravan.server.platform.Rounded;
 
 /** What came of a round: which wheels the cold since would have brought below their limits without its air. */
@@ -26,9 +27,11 @@ class RoundOutcome {
 
     private final FleetDirectory fleet;
     private final ColdestReadings coldest;
+    private final WarmthThen warmth;
     private final Clock clock;
 
-    RoundOutcome(FleetDirectory fleet, ColdestReadings coldest, Clock clock) {
+    RoundOutcome(FleetDirectory fleet, ColdestReadings coldest, WarmthThen warmth, Clock clock) {
+        this.warmth = warmth;
         this.fleet = fleet;
         this.coldest = coldest;
         this.clock = clock;
@@ -106,34 +109,38 @@ class RoundOutcome {
         return coldest.middleOfColdestC(inside.isEmpty() ? vehicle.sensors().values() : inside, from, to);
     }
 
-    private static Optional<Wheel> look(FleetVehicle vehicle, RoundSheet.RoundWheel wheel, double morningC) {
+    private Optional<Wheel> look(FleetVehicle vehicle, RoundSheet.RoundWheel wheel, double morningC) {
         RoundSheet.SetPressure set = wheel.set();
         VehicleSnapshot snapshot = vehicle.snapshot();
         AxleLimits limits = Position.find(wheel.position())
                 .flatMap(position -> snapshot.rules().at(position))
                 .map(rules -> rules.limits().onTheGauge())
                 .orElse(null);
-        if (limits == null
-                || set == null
-                || set.beforeKpa() == null
-                || set.afterKpa() == null
-                || wheel.temperatureC() == null) {
+        if (limits == null || set == null || set.beforeKpa() == null || set.afterKpa() == null) {
             return Optional.empty();
         }
+        // As warm as it was when the gauge was held to it: the round may have ended hours later, after a drive.
+        OptionalDouble then = warmth.celsius(
+                vehicle, Position.parse(wheel.position()), set.at().toEpochMilli());
+        if (then.isEmpty()) {
+            return Optional.empty();
+        }
+        double setC = then.getAsDouble();
+        // By the target that the round was gone for, whatever it is now.
+        double target = wheel.targetKpa();
+        double share = target / limits.targetKpa();
         double altitude = snapshot.depot().map(depot -> depot.altitudeM()).orElse(0.0);
-        ColdMorning.Held held =
-                new ColdMorning.Held(limits.targetKpa(), limits.lowKpa(), limits.lowCriticalKpa(), limits.highKpa());
-        ColdMorning without =
-                ColdMorning.of(held, set.beforeKpa(), wheel.temperatureC(), morningC, Atmosphere.at(altitude));
-        ColdMorning with =
-                ColdMorning.of(held, set.afterKpa(), wheel.temperatureC(), morningC, Atmosphere.at(altitude));
+        ColdMorning.Held held = new ColdMorning.Held(
+                target, share * limits.lowKpa(), share * limits.lowCriticalKpa(), share * limits.highKpa());
+        ColdMorning without = ColdMorning.of(held, set.beforeKpa(), setC, morningC, Atmosphere.at(altitude));
+        ColdMorning with = ColdMorning.of(held, set.afterKpa(), setC, morningC, Atmosphere.at(altitude));
         return Optional.of(new Wheel(
                 vehicle.description().ref(),
                 wheel.position(),
                 Rounded.tenth(morningC),
                 Rounded.tenth(without.gaugeKpa()),
                 Rounded.tenth(with.gaugeKpa()),
-                Rounded.tenth(limits.lowKpa()),
+                Rounded.tenth(share * limits.lowKpa()),
                 without.isBelowFirst() && !with.isBelowFirst(),
                 with.isBelowFirst()));
     }

@@ -101,6 +101,11 @@ class SeasonalOutlookTest {
         product.pass(Duration.ofMinutes(5));
         door.readings(array(List.of(
                 reading(truck.left(), product.now(), 900, 20), reading(truck.right(), product.now(), 740, 20))));
+        // Driven before somebody ends the round: what was set was set cold.
+        product.pass(Duration.ofMinutes(40));
+        door.readings(array(List.of(
+                reading(truck.left(), product.now(), gauge(900, 60), 60),
+                reading(truck.right(), product.now(), gauge(740, 60), 60))));
         Door.Answer ended = door.postJson(sheet + "/end", "{ \"isGivenUp\": true }");
         assertThat(ended.status()).as(ended.text()).isEqualTo(200);
         assertThat(door.get(sheet + "/outcome").json().get("coldestC").isNull())
