@@ -39,9 +39,10 @@ const exposure = computed(() => {
   if (!one) return [];
   return [
     { words: 'heard of', hours: one.heard },
-    { words: 'under 90 % of target', hours: one.under90 },
-    { words: 'under 80 % of target', hours: one.under80 },
+    { words: 'driven under 90 % of target', hours: one.under90 },
+    { words: 'driven under 80 % of target', hours: one.under80 },
     { words: 'over 70 °C', hours: one.hot },
+    { words: 'stood under 90 % of target', hours: one.parkedLow },
   ];
 });
 

@@ -9,6 +9,8 @@ import vividcaravan.server.fleet.FleetVehicle;
 @Component
 public class WheelHours {
 
+    private static final long HOUR_MILLIS = 60L * 60 * 1000;
+
     private final WheelHistory history;
 
     WheelHours(WheelHistory history) {
@@ -23,6 +25,26 @@ public class WheelHours {
      * @param highestC °C
      */
     public record Hour(long at, double meanAt20Kpa, double highestC) {}
+
+    /**
+     * Whether the sensors of a wheel said in an hour that it stood, and never that it turned; false where they said neither, or where
+     * the readings of that hour are not kept any more.
+     */
+    public boolean isParked(FleetVehicle vehicle, Position wheel, Hour hour) {
+        boolean[] stood = {false};
+        boolean[] turned = {false};
+        history.each(
+                vehicle,
+                wheel,
+                hour.at(),
+                hour.at() + HOUR_MILLIS,
+                (sensor, reading) -> {
+                    stood[0] |= Boolean.FALSE.equals(reading.moving());
+                    turned[0] |= Boolean.TRUE.equals(reading.moving());
+                },
+                () -> turned[0]);
+        return stood[0] && !turned[0];
+    }
 
     /**
      * Passes them on, oldest first; an hour is split where the sensor changed.

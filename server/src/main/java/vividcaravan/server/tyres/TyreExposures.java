@@ -66,7 +66,9 @@ public class TyreExposures {
                     .findFirst()
                     .map(WheelChanges.WheelChange::fromKpa)
                     .orElse(now);
-            sum[0] = sum[0].plusHour(hour.meanAt20Kpa(), target, hour.highestC());
+            // Only of low hours it matters, and they are few.
+            boolean isParked = Exposure.isLow(hour.meanAt20Kpa(), target) && hours.isParked(vehicle, position, hour);
+            sum[0] = sum[0].plusHour(hour.meanAt20Kpa(), target, hour.highestC(), isParked);
         });
         return sum[0];
     }

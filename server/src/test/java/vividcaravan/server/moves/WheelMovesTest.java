@@ -572,7 +572,8 @@ class WheelMovesTest {
         JsonNode life = repaired.json();
         assertThat(life.at("/stays/1/reason").asString()).isEqualTo("PUNCTURE");
         assertThat(life.at("/repairs/0/what").asString()).isEqualTo("plug and patch");
-        assertThat(life.at("/exposure").toString()).isEqualTo("{\"heard\":3,\"under90\":2,\"under80\":0,\"hot\":1}");
+        assertThat(life.at("/exposure").toString())
+                .isEqualTo("{\"heard\":3,\"under90\":2,\"under80\":0,\"hot\":1,\"parkedLow\":0}");
 
         // What was corrected keeps its reason; what is undone has none.
         Door.Answer corrected = product.door()

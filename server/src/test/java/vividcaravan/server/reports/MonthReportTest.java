@@ -44,7 +44,7 @@ class MonthReportTest {
             JsonNode month = door.get("/api/v1/reports/month?month=2026-11").json();
             assertThat(month.get("vehicles").asInt()).isEqualTo(1);
             assertThat(month.at("/exposure").toString())
-                    .isEqualTo("{\"heard\":3,\"under90\":3,\"under80\":0,\"hot\":0}");
+                    .isEqualTo("{\"heard\":3,\"under90\":3,\"under80\":0,\"hot\":0,\"parkedLow\":0}");
             assertThat(month.at("/wheels/0/vehicle").asString()).isEqualTo("LM-31");
             assertThat(month.at("/wheels/0/position").asString()).isEqualTo("1L");
             // It was opened in October and is open still: it counts among November's wheels, not among what was opened.
