@@ -4,9 +4,9 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.security.Principal;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.Base64;
 import java.util.List;
+import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -37,11 +37,6 @@ class PhotosController {
 
     private static final int LARGEST = 1024 * 1024;
     private static final int LARGEST_AS_TEXT = 1_400_000;
-    /** How every JPEG begins. */
-    private static final int[] JPEG = {0xFF, 0xD8, 0xFF};
-
-    private static final int BYTE = 0xFF;
-
     private final AlertActions actions;
     private final AlertQueries alerts;
     private final ReaderUnits units;
@@ -95,7 +90,8 @@ class PhotosController {
                     .orElseThrow(() -> Refusal.notFound("There is no photograph " + number + " of this alert."));
             return ResponseEntity.ok()
                     .contentType(MediaType.IMAGE_JPEG)
-                    .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
+                    // Phones are shared: nothing of it stays there once somebody signs out.
+                    .cacheControl(CacheControl.noStore())
                     .body(row.jpeg);
         }
     }
@@ -116,16 +112,13 @@ class PhotosController {
     private static byte[] jpeg(@Nullable String text) {
         try {
             byte[] bytes = Base64.getDecoder().decode(text == null ? "" : text);
-            boolean isJpeg = bytes.length > JPEG.length;
-            for (int i = 0; isJpeg && i < JPEG.length; i++) {
-                isJpeg = (bytes[i] & BYTE) == JPEG[i];
-            }
-            if (isJpeg && bytes.length <= LARGEST) {
-                return bytes;
+            Optional<byte[]> plain = bytes.length <= LARGEST ? Photograph.plain(bytes, LARGEST) : Optional.empty();
+            if (plain.isPresent()) {
+                return plain.get();
             }
         } catch (IllegalArgumentException e) {
             // Told below.
         }
-        throw Refusal.badRequest("jpeg", "Send a JPEG of 1 MB at most, in base 64.");
+        throw Refusal.badRequest("jpeg", "Send a JPEG of 1 MB and 16 million points at most, in base 64.");
     }
 }

@@ -28,6 +28,8 @@ import org.jspecify.annotations.Nullable;
 public record LogbookProof(long entries, long newest, String hash, @Nullable Instant at, List<Break> breaks) {
 
     private static final int MOST_BREAKS = 20;
+    /** What is done and its entry are of one moment; clocks and rounding make no more than this. */
+    private static final long LATER_SECONDS = 60;
 
     /** Where a chain is not whole, and what is wrong there. */
     public record Break(long number, String what) {}
@@ -66,6 +68,7 @@ public record LogbookProof(long entries, long newest, String hash, @Nullable Ins
                 cursor.next();
                 check.end(cursor.getLong(1));
             }
+            check.beside(connection);
         }
         return check.proof();
     }
@@ -98,6 +101,40 @@ public record LogbookProof(long entries, long newest, String hash, @Nullable Ins
         private long last;
         private long lastAt;
         private String lastHash = Chain.BEGINNING;
+
+        /** A book that was emptied, or cut off at its end, is told by what stands beside it and was written into it once. */
+        void beside(Connection connection) throws SQLException {
+            if (entries == 0
+                    && hasTable(connection, "VEHICLE")
+                    && figure(connection, "select count(*) from vehicle") > 0) {
+                wrong(0, "There is no entry, beside a fleet that was brought in with one at least.");
+            }
+            if (entries > 0 && hasTable(connection, "WHEEL_MOVE")) {
+                long moved = figure(
+                        connection,
+                        "select coalesce(max(extract(epoch from made_at)), 0) from wheel_move where made_at > dateadd(second, "
+                                + (lastAt / 1000 + LATER_SECONDS)
+                                + ", timestamp with time zone '1970-01-01 00:00:00+00')");
+                if (moved > 0) {
+                    wrong(
+                            last,
+                            "Wheels were moved after it, and no entry tells of that: the end of the book is missing.");
+                }
+            }
+        }
+
+        private static boolean hasTable(Connection connection, String name) throws SQLException {
+            try (ResultSet found = connection.getMetaData().getTables(null, null, name, null)) {
+                return found.next();
+            }
+        }
+
+        private static long figure(Connection connection, String query) throws SQLException {
+            try (Statement statement = connection.createStatement();
+                    ResultSet row = statement.executeQuery(query)) {
+                return row.next() ? row.getLong(1) : 0;
+            }
+        }
 
         void entry(ResultSet stored, SortedSet<Deed.Place> places) throws SQLException {
             long number = stored.getLong("number");

@@ -50,8 +50,9 @@ public final class Restore {
             }
             // How far the database before had come says nothing of this one.
             Files.deleteIfExists(folder.resolve(storage.fileName() + ".version"));
-            Files.move(fresh, current, StandardCopyOption.ATOMIC_MOVE);
+            // First the note: what ends between the two must not leave a book that does not say what it is.
             Restored.note(folder, backup);
+            Files.move(fresh, current, StandardCopyOption.ATOMIC_MOVE);
             out.println("Restored " + vehicles + " vehicles with all their history from " + backup + " to " + folder
                     + ". Start the product on this folder as usual.");
             return 0;

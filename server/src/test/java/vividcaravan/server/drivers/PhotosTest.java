@@ -4,9 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;
 import static vividcaravan.server.Door.reading;
 
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.Base64;
 import java.util.Locale;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
@@ -17,6 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
+import vividcaravan.server.Pictures;
 import vividcaravan.server.RunningProduct;
 
 /** A driver's photographs: kept with the alert, seen by whoever may see it, bounded. */
@@ -54,11 +56,7 @@ class PhotosTest {
     }
 
     private static String photo(int bytes) {
-        byte[] jpeg = new byte[bytes];
-        jpeg[0] = (byte) 0xFF;
-        jpeg[1] = (byte) 0xD8;
-        jpeg[2] = (byte) 0xFF;
-        return "{ \"jpeg\": \"" + Base64.getEncoder().encodeToString(jpeg) + "\" }";
+        return Pictures.body(Pictures.jpegOf(bytes));
     }
 
     private String photos() {
@@ -90,10 +88,51 @@ class PhotosTest {
                 "{}",
                 "{ \"jpeg\": \"\" }",
                 "{ \"jpeg\": \"no base 64!\" }",
-                "{ \"jpeg\": \"R0lGODlhAQABAAAAACw=\" }"
+                "{ \"jpeg\": \"R0lGODlhAQABAAAAACw=\" }",
+                // The three bytes with which every one begins, and nothing behind them.
+                "{ \"jpeg\": \"/9j/2wA=\" }"
             })
     void whatIsNoPhotographIsRefused(String body) {
         assertThat(driver.send("POST", photos(), body).statusCode()).isEqualTo(400);
+    }
+
+    /** Where it was taken, with what, and what else a file can carry is not kept, whoever sends it. */
+    @Test
+    void onlyWhatIsToBeSeenIsKept() {
+        byte[] plain = Pictures.jpeg(32);
+        byte[] place = "Exif\0\0 a place and a name".getBytes(StandardCharsets.ISO_8859_1);
+        ByteBuffer told = ByteBuffer.allocate(plain.length + place.length + 4);
+        told.put(plain, 0, 2)
+                .put((byte) 0xFF)
+                .put((byte) 0xE1)
+                .putShort((short) (place.length + 2))
+                .put(place)
+                .put(plain, 2, plain.length - 2);
+
+        String number = new JsonMapper()
+                .readTree(driver.send("POST", photos(), Pictures.body(told.array()))
+                        .body())
+                .get("number")
+                .asString();
+
+        Door.Answer seen = door.get(photos() + "/" + number);
+        assertThat(seen.status()).isEqualTo(200);
+        assertThat(seen.text()).doesNotContain("Exif").doesNotContain("a place and a name");
+        assertThat(seen.headers().firstValue("Cache-Control")).contains("no-store");
+    }
+
+    @Test
+    void aPictureThatWouldFillTheMemoryIsRefused() {
+        byte[] wide = Pictures.jpeg(16);
+        // Its height and width stand behind the frame's mark: 60,000 by 60,000 points.
+        for (int i = 0; i < wide.length - 8; i++) {
+            if ((wide[i] & 0xFF) == 0xFF && (wide[i + 1] & 0xFF) == 0xC0) {
+                ByteBuffer.wrap(wide, i + 5, 4).putShort((short) 60_000).putShort((short) 60_000);
+            }
+        }
+
+        assertThat(driver.send("POST", photos(), Pictures.body(wide)).statusCode())
+                .isEqualTo(400);
     }
 
     @Test

@@ -193,6 +193,33 @@ class LogbookProofTest {
                 .contains("up to " + ENTRIES));
     }
 
+    /** Whoever can write the database can empty the cursors too; the fleet stands beside it. */
+    @Test
+    void aBookThatWasEmptiedBesideALivingFleetIsNotWhole() throws SQLException {
+        run("delete from logbook");
+        run("delete from logbook_place");
+        run("delete from logbook_cursor");
+        assertThat(proof().isWhole()).as("nothing was ever done").isTrue();
+
+        run("create table vehicle (id bigint)");
+        run("insert into vehicle values (1)");
+
+        assertThat(proof().breaks()).hasSize(1).first().satisfies(one -> assertThat(one.what())
+                .contains("no entry"));
+    }
+
+    @Test
+    void anEndThatWasCutOffTogetherWithTheCursorsIsFoundByWhatWasDoneAfterIt() throws SQLException {
+        run("create table wheel_move (made_at timestamp(6) with time zone)");
+        run("insert into wheel_move values (timestamp with time zone '" + now + "')");
+        assertThat(proof().isWhole()).isTrue();
+
+        run("update wheel_move set made_at = dateadd(hour, 2, made_at)");
+
+        assertThat(proof().breaks()).hasSize(1).first().satisfies(one -> assertThat(one.what())
+                .contains("end of the book is missing"));
+    }
+
     /** What the chain by itself cannot show, a hash that was kept elsewhere does. */
     @Test
     void aBookThatWasWrittenAnewIsNotTheOneWhoseHashWasKept() throws SQLException {

@@ -18,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
+import vividcaravan.server.Pictures;
 import vividcaravan.server.RunningProduct;
 
 /** The walk round before the first trip: kept, shown where vehicles leave, and a fault found is an alert that readings do not settle. */
@@ -128,7 +129,7 @@ class WalksTest {
                 .at("/alerts/0")
                 .asString();
 
-        assertThat(driver.send("POST", "/api/v1/alerts/" + alert + "/photos", "{ \"jpeg\": \"/9j/2wA=\" }")
+        assertThat(driver.send("POST", "/api/v1/alerts/" + alert + "/photos", Pictures.body(Pictures.jpeg(16)))
                         .statusCode())
                 .isEqualTo(201);
     }

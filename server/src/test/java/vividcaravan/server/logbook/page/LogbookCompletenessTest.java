@@ -27,6 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
 import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
+import vividcaravan.server.Pictures;
 
 /**
  * Every operation of the OpenAPI document that changes something is done once, and its deed is looked for in the book: of the
@@ -463,7 +464,7 @@ class LogbookCompletenessTest {
         asTheDriverOf(truck, () -> {
             doing("answerAlert", "ALERT_ANSWERED", "POST", alert + "/answers", "{ \"answer\": \"STOPPED\" }");
             doing("walkRound", "WALKED", "POST", "/vehicles/" + truck.ref() + "/walks", "{ \"faults\": [] }");
-            doing("sendPhoto", "ALERT_PHOTOGRAPHED", "POST", alert + "/photos", "{ \"jpeg\": \"/9j/2wA=\" }");
+            doing("sendPhoto", "ALERT_PHOTOGRAPHED", "POST", alert + "/photos", Pictures.body(Pictures.jpeg(16)));
         });
         browser.send("PUT", "/api/v1/texts/service", "{ \"url\": \"http://localhost:9/send\" }");
         browser.send("PUT", "/api/v1/accounts/driver/phone", "{ \"phone\": \"020 910 0177\" }");
