@@ -294,6 +294,8 @@ class RoadWatch implements WriterState {
         if (unwritten.isEmpty() && gone.isEmpty()) {
             return;
         }
+        // What is taken for written is read afresh where the write fails.
+        isTouched = true;
         gone.forEach(ear -> session.createMutationQuery(
                         "delete from HeardSpanRow where receiver = :receiver and vehicleId = :vehicle")
                 .setParameter("receiver", ear.receiver())

@@ -4,10 +4,12 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.annotation.Order;
@@ -35,11 +37,18 @@ public class Strangers implements WriterState {
         volatile Reading newest;
         volatile String receiver;
         boolean isStored;
-        boolean isDirty;
     }
+
+    /** So many that were heard again are written with one commit: nobody's readings wait for a thousand strangers. */
+    private static final int MOST_AT_ONCE = 200;
 
     private final Map<String, Heard> heard = new ConcurrentHashMap<>();
     private final Set<String> gone = new HashSet<>();
+    /** Those that were never written, and those that changed since, the longest waiting first. */
+    private final Set<String> fresh = new LinkedHashSet<>();
+
+    private final Set<String> dirty = new LinkedHashSet<>();
+
     private final Storage storage;
     private final Clock clock;
     private long writtenAt;
@@ -54,6 +63,8 @@ public class Strangers implements WriterState {
     public void load(StatelessSession session) {
         heard.clear();
         gone.clear();
+        fresh.clear();
+        dirty.clear();
         List<Object[]> rows = session.createNativeQuery(
                         "select code, first_heard_at, last_heard_at, readings, pressure_kpa, temperature_c, rssi_dbm,"
                                 + " receiver from stranger",
@@ -108,7 +119,7 @@ public class Strangers implements WriterState {
             known.lastAt = reading.at();
             known.receiver = receiver == null ? known.receiver : receiver;
         }
-        known.isDirty = true;
+        (known.isStored ? dirty : fresh).add(code);
     }
 
     /** Those unheard for longest give way: who passes a gate now counts, not who passed it months ago. */
@@ -120,6 +131,8 @@ public class Strangers implements WriterState {
                 .toList()
                 .forEach(code -> {
                     heard.remove(code);
+                    fresh.remove(code);
+                    dirty.remove(code);
                     gone.add(code);
                 });
     }
@@ -140,21 +153,25 @@ public class Strangers implements WriterState {
     /** Writes the new ones at once and the others now and then: how often a stranger passed is not worth a commit. */
     @Override
     public void beforeCommit(StatelessSession session) {
+        if (gone.isEmpty() && fresh.isEmpty() && dirty.isEmpty()) {
+            return;
+        }
         long now = clock.millis();
         boolean isDue = now - writtenAt >= WRITE_EVERY_MILLIS;
+        List<String> due = Stream.concat(fresh.stream(), isDue ? dirty.stream().limit(MOST_AT_ONCE) : Stream.empty())
+                .toList();
+        // What is taken for written is read afresh where the write fails.
+        isForgotten |= !due.isEmpty() || !gone.isEmpty();
         for (String code : gone) {
             session.createNativeMutationQuery("delete from stranger where code = :code")
                     .setParameter("code", code)
                     .executeUpdate();
         }
         gone.clear();
-        for (Map.Entry<String, Heard> entry : heard.entrySet()) {
-            Heard known = entry.getValue();
-            if (known.isDirty && (isDue || !known.isStored)) {
-                write(session, entry.getKey(), known);
-            }
-        }
-        writtenAt = isDue ? now : writtenAt;
+        due.forEach(code -> write(session, code, heard.get(code)));
+        due.forEach(fresh::remove);
+        due.forEach(dirty::remove);
+        writtenAt = isDue && dirty.isEmpty() ? now : writtenAt;
     }
 
     private void write(StatelessSession session, String code, Heard known) {
@@ -184,7 +201,6 @@ public class Strangers implements WriterState {
                 .setParameter("receiver", known.receiver, String.class)
                 .executeUpdate();
         known.isStored = true;
-        known.isDirty = false;
     }
 
     /**
@@ -211,6 +227,8 @@ public class Strangers implements WriterState {
 
     /** Forgets one that became ours. */
     public void forget(String code) {
+        fresh.remove(code);
+        dirty.remove(code);
         if (heard.remove(code) != null) {
             isForgotten = true;
             gone.add(code);

@@ -105,6 +105,8 @@ public class Receivers implements WriterState {
         if (unwritten.isEmpty() && gone.isEmpty()) {
             return;
         }
+        // What is taken for written is read afresh where the write fails.
+        isTouched = true;
         gone.forEach(name -> session.createMutationQuery("delete from ReceiverRow where name = :name")
                 .setParameter("name", name)
                 .executeUpdate());

@@ -317,6 +317,7 @@ public class SingleWriter implements SmartLifecycle {
             return;
         }
         List<Made> made = new ArrayList<>();
+        boolean mayBeKept = false;
         try (Connection connection = connections.take()) {
             connection.setAutoCommit(false);
             try (StatelessSession session = sessions.openStatelessSession(connection)) {
@@ -324,6 +325,7 @@ public class SingleWriter implements SmartLifecycle {
                     made.add(make(waiting, session, connection));
                 }
                 storeBeside(session, connection);
+                mayBeKept = true;
                 connection.commit();
                 storage.sync(session);
             } catch (RuntimeException | SQLException | Error e) {
@@ -333,9 +335,12 @@ public class SingleWriter implements SmartLifecycle {
         } catch (SQLException | RuntimeException e) {
             LOG.error("The database could not be written; what was under way was undone", e);
             isBroken = true;
-            group.forEach(w -> w.answer()
-                    .completeExceptionally(Refusal.busy("The database could not be written; nothing of this was kept."
-                            + " Look at the disk and the server's log, then send it again.")));
+            String kept = mayBeKept
+                    ? "The database failed while this was brought to disk; it may have been kept. Look whether it was before"
+                            + " you send it again."
+                    : "The database could not be written; nothing of this was kept. Look at the disk and the server's log,"
+                            + " then send it again.";
+            group.forEach(w -> w.answer().completeExceptionally(Refusal.busy(kept)));
             return;
         }
         book.onDurable();
