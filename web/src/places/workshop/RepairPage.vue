@@ -124,7 +124,7 @@ async function end(): Promise<void> {
       <p v-if="detail.causes[0]" class="mt-2">
         Likely: {{ detail.causes[0].likely }}. <span class="text-quiet">{{ detail.causes[0].because }}</span>
       </p>
-      <h2 v-if="detail.safety.length" class="mt-4 text-base">Mind this first</h2>
+      <h2 v-if="detail.safety.length" class="mt-4 text-base">Safety first</h2>
       <SafetyNotes class="border-l-3 border-stop pl-3" :notes="detail.safety" />
 
       <div v-if="item.state === 'CLOSED'" role="status" class="mt-5 border-l-3 border-action pl-3">

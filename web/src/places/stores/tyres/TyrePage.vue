@@ -86,7 +86,7 @@ const print = () => window.print();
         <button type="button" class="button ml-auto print:hidden" @click="print">Print</button>
       </div>
       <section v-if="tyre.markedBecause" class="mt-3 border-l-4 border-stop pl-3" aria-labelledby="tyre-mark">
-        <h2 id="tyre-mark" class="text-base text-stop">Goes to no wheel before an inspection</h2>
+        <h2 id="tyre-mark" class="text-base text-stop">Do not fit before inspection</h2>
         <p>{{ tyre.markedBecause }} It can look sound and burst along the sidewall once it is filled.</p>
         <form
           v-if="mayHandleAlerts"
@@ -109,7 +109,7 @@ const print = () => window.print();
           </label>
           <div>
             <button type="submit" class="button button-main min-h-11" :disabled="isBusy">
-              It is sound: take the mark off
+              Passed inspection: clear the mark
             </button>
           </div>
         </form>

@@ -26,7 +26,7 @@ type StepPreview = MovePreview['steps'][number];
 function airWords(step: StepPreview): string {
   if (typeof step.targetKpa !== 'number') return '';
   const target = `target there ${units.pressureWords(step.targetKpa)}`;
-  if (typeof step.addKpa !== 'number') return `${target}; its sensor does not say what it has`;
+  if (typeof step.addKpa !== 'number') return `${target}; hold a gauge to it once it is cold`;
   if (Math.abs(step.addKpa) < FLAT_KPA) return `${target}, which it has`;
   return step.addKpa > 0
     ? `${target}: add ${units.pressureWords(step.addKpa)}`

@@ -98,7 +98,11 @@ class WayInTest extends InBrowser {
         for (String code : tyres.codes.values()) {
             page.locator("h2").first().click();
             page.keyboard().type(code);
-            page.keyboard().press("Enter");
+            // It shows at once what it has yet to send; whoever goes on by the address line must not be faster.
+            page.waitForResponse(
+                    answer -> answer.url().contains("/entries")
+                            && answer.request().method().equals("POST"),
+                    () -> page.keyboard().press("Enter"));
             assertThat(stage(page, "Pair")).containsText(++paired + "/2");
         }
         InOwnFleet.hear(product, receiver, tyres);

@@ -30,7 +30,7 @@ final class RequestPlaces extends ValveBase {
     /** What everybody may ask for who is not known: pages, the document of the interface, invitations. */
     static final int OPEN = 24;
     /** Signing in, which strangers can ask for as often as they like. */
-    static final int SIGN_INS = 40;
+    static final int SIGN_INS = 64;
     /** Threads of the web server: what is left over answers health and finishes what is refused. */
     static final int THREADS = READINGS + OTHERS + OPEN + SIGN_INS + 40;
 
