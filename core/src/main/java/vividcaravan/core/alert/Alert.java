@@ -171,6 +171,25 @@ public record Alert(
         return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS && !isClosedOn(ClosedOn.TYRE_LEFT);
     }
 
+    /**
+     * This alert as it stood at {@code at}, epoch milliseconds, as far as its steps tell: what it grew to later is not of then.
+     */
+    public Alert asOf(long at) {
+        List<AlertEntry> steps =
+                entries.stream().filter(entry -> entry.change().isStep()).toList();
+        List<AlertEntry> until = steps.stream().filter(step -> step.at() <= at).toList();
+        if (until.isEmpty() || until.size() == steps.size()) {
+            return this;
+        }
+        AlertEntry then = until.get(until.size() - 1);
+        NextAlert next = new NextAlert(this);
+        next.kind = then.kind();
+        next.urgency = then.urgency();
+        // What is run soft is for the next safe stop at least.
+        next.isRunSoft &= !Urgency.NEXT_STOP.isMoreUrgentThan(then.urgency());
+        return next.alert();
+    }
+
     /** Whether the judge had something to say of this alert at {@code at} or later. */
     public boolean isJudgedAfter(long at) {
         return lastSeenAt >= at || entries.stream().anyMatch(entry -> entry.who() == null && entry.at() >= at);

@@ -95,6 +95,21 @@ class CarriedTroubleTest {
         }
     }
 
+    @ParameterizedTest(name = "{0} h after it was opened: {1}, run soft {2}")
+    @CsvSource({"0, PLAN, false", "1.9, PLAN, false", "2, STOP_NOW, true", "9, STOP_NOW, true"})
+    void anAlertIsWhatItWasThen(double hours, Urgency urgency, boolean isRunSoft) {
+        book.apply(AlertTest.found(AlertKind.SLOW_LEAK, Urgency.PLAN, AT, false));
+        book.apply(AlertTest.found(AlertKind.UNDER_PRESSURE, Urgency.STOP_NOW, AT + 2 * HOUR, true));
+        Alert now = book.alerts().iterator().next();
+
+        Alert then = now.asOf(AT + Math.round(hours * HOUR));
+
+        assertThat(now.isRunSoft()).isTrue();
+        assertThat(then.urgency()).isEqualTo(urgency);
+        assertThat(then.isRunSoft()).isEqualTo(isRunSoft);
+        assertThat(then.id()).isEqualTo(now.id());
+    }
+
     @Test
     void whatAClosedAlertWasIsOver() {
         Alert closed = book.told(TO, AlertKind.SLOW_LEAK, Urgency.STOP_NOW, false, "stood here", "tansley", AT)

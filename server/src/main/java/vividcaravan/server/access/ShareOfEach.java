@@ -19,7 +19,7 @@ import vividcaravan.server.platform.ReaderKey;
 class ShareOfEach extends OncePerRequestFilter {
 
     /** No page asks for so much at once. */
-    static final int MOST = 24;
+    static final int MOST = 40;
 
     private static final String READINGS_PATH = "/api/v1/readings";
 

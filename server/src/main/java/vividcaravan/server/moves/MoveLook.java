@@ -252,7 +252,8 @@ class MoveLook {
                         plan.vehicle(wheel).openAlerts().stream(), plan.vehicle(wheel).untoldAlerts().stream())
                 .filter(alert -> wheel.position().equals(alert.position())
                         && Trouble.stood(alert, plan.at(), now)
-                        && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert))));
+                        && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert)))
+                .map(alert -> alert.asOf(plan.at())));
     }
 
     private static MoveRules.Seat seat(FleetVehicle vehicle, Position position) {
