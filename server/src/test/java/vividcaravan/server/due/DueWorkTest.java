@@ -2,7 +2,7 @@ package vividcaravan.server.due;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static vividcaravan.server.Door.array;
-import static vividcaravan.server.Door.reading;
+import static vividcaravan.server.Door.onTheRoad;
 
 import java.nio.file.Path;
 import java.time.Duration;
@@ -65,7 +65,7 @@ class DueWorkTest {
         product.pass(Duration.ofHours(1));
         Instant from = product.now().minusSeconds(900);
         door.readings(array(IntStream.range(0, 15)
-                .mapToObj(minute -> reading("D00001", from.plusSeconds(minute * 60L), 600, 20))
+                .mapToObj(minute -> onTheRoad("D00001", from.plusSeconds(minute * 60L), 600, 20))
                 .toList()));
     }
 
