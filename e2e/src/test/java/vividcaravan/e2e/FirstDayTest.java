@@ -59,7 +59,7 @@ class FirstDayTest extends InBrowser {
         List<String> readings = new ArrayList<>();
         Instant begin = Instant.now().minusSeconds(60L * kpa.length);
         for (int i = 0; i < kpa.length; i++) {
-            readings.add("{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20}"
+            readings.add("{\"sensor\":\"%s\",\"at\":\"%s\",\"pressureKpa\":%s,\"temperatureC\":20,\"moving\":true}"
                     .formatted(sensor, begin.plusSeconds(i * 60L), kpa[i]));
         }
         product.readings(token, "[" + String.join(",", readings) + "]");
