@@ -128,10 +128,10 @@ class FirstDayTest extends InBrowser {
                 .click();
         assertThat(page.getByText("Nothing needs you now")).isVisible();
 
-        // The vehicle's page has the wheel with its figures.
+        // What the scrapped tyre showed is not said of the one that comes in its place.
         page.navigate("/vehicles/GX-05");
         assertThat(page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("5B0D3E")))
-                .containsText("600");
+                .containsText("never");
         aViewerReadsAndHandlesNothing(page, token);
     }
 

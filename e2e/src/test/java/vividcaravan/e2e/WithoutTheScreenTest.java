@@ -156,7 +156,7 @@ class WithoutTheScreenTest extends InBrowser {
         for (int minute = 0; minute < 3; minute++) {
             product.readings(
                     Product.TOKEN,
-                    "[{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20}]"
+                    "[{\"sensor\":\"%s\",\"at\":%d,\"pressureKpa\":%d,\"temperatureC\":20,\"moving\":true}]"
                             .formatted(trucks.code(0, 0), begin + minute * 60_000L, minute == 0 ? 790 : 560));
         }
     }
