@@ -28,7 +28,7 @@ public final class Pictures {
         return bytes.toByteArray();
     }
 
-    /** The same with so many bytes in all: what follows on a picture's end is no part of it. */
+    /** A picture as a file of so many bytes in all: what follows on a picture's end is no part of it. */
     public static byte[] jpegOf(int bytes) {
         return Arrays.copyOf(jpeg(32), bytes);
     }

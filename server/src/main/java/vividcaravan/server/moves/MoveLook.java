@@ -253,7 +253,7 @@ class MoveLook {
                 .filter(alert -> wheel.position().equals(alert.position())
                         && Trouble.stood(alert, plan.at(), now)
                         && (alert.kind().family() == AlertFamily.TYRE || Trouble.isSeenOnTyre(alert)))
-                .map(alert -> alert.asOf(plan.at())));
+                .map(alert -> Trouble.then(alert, plan.at(), now)));
     }
 
     private static MoveRules.Seat seat(FleetVehicle vehicle, Position position) {

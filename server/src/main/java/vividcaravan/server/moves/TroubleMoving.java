@@ -94,8 +94,9 @@ class TroubleMoving {
                 .orElse(List.of());
     }
 
-    /** Opens what was closed with the end of its tyre, which was undone. */
-    void reopen(Pen pen, FleetVehicle vehicle, long id, String who) {
+    /** The end of a tyre was undone: what was closed with it is open, and at the wheel that alert is its mark. */
+    void reopen(Pen pen, FleetVehicle vehicle, long id, long tyre, String who) {
+        unmark(pen, tyre);
         vehicle.alert(id)
                 .filter(alert -> alert.state() == AlertState.CLOSED && !alert.isClosedWithTyre())
                 .ifPresent(alert -> {
@@ -124,10 +125,15 @@ class TroubleMoving {
             vehicle.book().replace(back);
             vehicle.publishAlerts();
             alerts.save(pen, vehicle, back);
-            TyreRow row = pen.session().get(TyreRow.class, made.tyre());
-            row.unmark();
-            pen.session().update(row);
+            unmark(pen, made.tyre());
         }
+    }
+
+    /** At a wheel the alert is the mark. */
+    private static void unmark(Pen pen, long tyre) {
+        TyreRow row = pen.session().get(TyreRow.class, tyre);
+        row.unmark();
+        pen.session().update(row);
     }
 
     static boolean isOpen(MovePlan plan, Carried carried) {

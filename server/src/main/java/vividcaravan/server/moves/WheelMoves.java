@@ -366,7 +366,9 @@ public class WheelMoves {
 
     /** What was closed with the end of a tyre is open again, and the tyre that was taken for granted after it never was. */
     private void undoEnd(Pen pen, MovePlan plan, List<TyrePlacing.Made> made, long alert, String who) {
-        plan.vehicles().values().forEach(vehicle -> trouble.reopen(pen, vehicle, alert, who));
+        made.forEach(one -> one.from()
+                .asWheel()
+                .ifPresent(wheel -> trouble.reopen(pen, plan.vehicle(wheel), alert, one.tyre(), who)));
         made.stream().filter(one -> one.from().asWheel().isEmpty()).forEach(one -> tables.forgetWhere(pen, one.tyre()));
     }
 

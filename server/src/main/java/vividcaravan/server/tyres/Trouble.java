@@ -34,6 +34,11 @@ public final class Trouble {
         return now - at <= NOW_MILLIS || alert.openedAt() <= at;
     }
 
+    /** An alert that stood then, as it was; a sensor's clock may be ahead of a move of now, which takes it as it is. */
+    public static Alert then(Alert alert, long at, long now) {
+        return now - at <= NOW_MILLIS ? alert : alert.asOf(at);
+    }
+
     /** Whether an alert leaves a wheel with its tyre. */
     public static boolean goesAlong(Alert alert) {
         return alert.goesWithTyre() || isSeenOnTyre(alert);

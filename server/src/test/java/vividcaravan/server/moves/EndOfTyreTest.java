@@ -206,6 +206,23 @@ class EndOfTyreTest {
         assertThat(product.door().get("/api/v1/tyres").text()).doesNotContain("nowhere");
     }
 
+    /** Closed on a word, its tyre lies marked as leaking; brought back, the alert is its mark again and nothing else. */
+    @Test
+    void aTyreThatComesBackBringsNoMarkOfTheStore() {
+        String old = describe("2L");
+        for (int minute = 0; minute < 10; minute++) {
+            drive("A00003", now.plusSeconds(minute * 60L - 1_800), 800 - minute * 12, 1);
+        }
+        String alert = alertAt("2L").get("id").asString();
+        act("CLOSE", alert, ", \"reason\": \"nail\", \"isTyreChanged\": true");
+        assertThat(tyre(old).get("markedBecause").asString()).contains("It leaked");
+
+        act("TAKE_BACK", alert, "");
+
+        assertThat(tyre(old).get("position").asString()).isEqualTo("2L");
+        assertThat(tyre(old).get("markedBecause").isNull()).isTrue();
+    }
+
     @Test
     void aNoteOnTheWholeVehicleScrapsNoTyre() {
         Door.Answer answer = act("CLOSE", "999999", ", \"reason\": \"x\", \"isScrapped\": true");
@@ -258,7 +275,7 @@ class EndOfTyreTest {
         assertThat(tyres.valueStream().map(tyre -> tyre.path("markedBecause").asString("")))
                 .anyMatch(words -> words.contains("It leaked at LM-32 2L"));
         JsonNode marked = tyres.valueStream()
-                .filter(tyre -> tyre.hasNonNull("markedBecause"))
+                .filter(tyre -> tyre.path("markedBecause").asString("").contains("LM-32"))
                 .findFirst()
                 .orElseThrow();
         JsonNode trouble = product.door()

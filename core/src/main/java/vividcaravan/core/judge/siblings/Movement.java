@@ -22,7 +22,7 @@ public final class Movement {
     private long saidAt = Long.MIN_VALUE / 2;
     private long standsSince = NEVER;
     private long movesSince = Long.MIN_VALUE / 2;
-    /** The same without a silence in between. */
+    /** Since when it has been heard to move without a silence in between. */
     private long heardMovingSince = Long.MIN_VALUE / 2;
 
     private long movedAt = Long.MIN_VALUE / 2;
