@@ -54,6 +54,7 @@ final class ByEar {
     private final CDPSession inspector;
     private final List<String> way = new ArrayList<>();
     private int acts;
+    private int heardBefore;
 
     ByEar(Page page) {
         this.page = page;
@@ -116,9 +117,8 @@ final class ByEar {
         Stop at = stop();
         String url = page.url();
         String state = state();
-        int before = heardCount();
-        page.keyboard().press(key);
-        acts++;
+        key(key);
+        int before = heardBefore;
         BooleanSupplier isAnswered = () -> !isLost()
                 && (!page.url().equals(url) || heardCount() > before || !stop().equals(at) || !state().equals(state));
         if (Patience.comes(isAnswered, ANSWER)) {
@@ -169,20 +169,32 @@ final class ByEar {
 
     /** Presses a key wherever the focus is. */
     ByEar key(String key) {
+        if (!key.equals("Tab")) {
+            // Told once more after this, a text counts again.
+            heardBefore = ((Number) page.evaluate("window.heard.push('')")).intValue();
+            acts++;
+        }
         page.keyboard().press(key);
-        acts += key.equals("Tab") ? 0 : 1;
         return this;
     }
 
-    /** Waits until it is told. */
+    /** Waits until it is told, since the last key: what was told of another wheel before is no answer. */
     ByEar hears(String text) {
         Pattern wanted = Pattern.compile(text);
         if (Patience.comes(
-                () -> heard().stream().anyMatch(said -> wanted.matcher(said).find()), ANSWER.multipliedBy(3))) {
+                () -> heardSinceTheKey().stream()
+                        .anyMatch(said -> wanted.matcher(said).find()),
+                ANSWER.multipliedBy(3))) {
             return this;
         }
         throw new AssertionError(
                 "“" + text + "” was not told at " + page.url() + "; heard " + heard() + "; came by " + way);
+    }
+
+    /** A page that was loaded anew since has heard nothing of what was before. */
+    private List<String> heardSinceTheKey() {
+        List<String> heard = heard();
+        return heard.size() < heardBefore ? heard : heard.subList(heardBefore, heard.size());
     }
 
     @SuppressWarnings("unchecked")

@@ -336,8 +336,8 @@ public class SingleWriter implements SmartLifecycle {
             LOG.error("The database could not be written; what was under way was undone", e);
             isBroken = true;
             String kept = mayBeKept
-                    ? "The database failed while this was brought to disk; it may have been kept. Look whether it was before"
-                            + " you send it again."
+                    ? "The database failed while this was brought to disk; it may have been kept. Look at the disk and the server's"
+                            + " log, then whether it was kept, before you send it again."
                     : "The database could not be written; nothing of this was kept. Look at the disk and the server's log,"
                             + " then send it again.";
             group.forEach(w -> w.answer().completeExceptionally(Refusal.busy(kept)));
