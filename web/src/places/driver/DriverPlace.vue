@@ -14,6 +14,7 @@ import { urgencyText } from '@/shared/urgency';
 import UrgencyMark from '@/shared/UrgencyMark.vue';
 import { useAttempt } from '@/shared/useAttempt';
 import DriverAnswers from './DriverAnswers.vue';
+import MayLeave from './MayLeave.vue';
 import PullsBehind from './PullsBehind.vue';
 import NutsDue from './NutsDue.vue';
 import WalksDue from './WalksDue.vue';
@@ -27,6 +28,9 @@ const { trouble, attempt } = useAttempt();
 const visibility = useDocumentVisibility();
 
 const first = computed(() => page.value?.tasks[0]);
+/** The gate's word on the vehicle that is held most; nobody is told that nothing is open while it may not leave. */
+const worst = computed(() => page.value?.leaving[0]);
+const isHeld = computed(() => !!worst.value && worst.value.verdict !== 'MAY_LEAVE');
 const more = computed(() => page.value?.tasks.slice(1) ?? []);
 const { vehicle } = useVehicle(() => first.value?.vehicle);
 const combination = useCombination(vehicle);
@@ -89,6 +93,7 @@ const speak = (language: DriverPage['language']) =>
       <p v-if="first.told" class="mt-2 text-quiet">{{ page.words.told }} {{ at(first.told) }}</p>
 
       <DriverAnswers class="mt-5" :task="first" :words="page.words" />
+      <MayLeave class="mt-6 border-t border-rule pt-3" :leaving="page.leaving" :words="page.words" />
       <NutsDue class="mt-6 border-t border-rule pt-3" :retorques="page.retorques" :words="page.words" />
       <WalksDue class="mt-6 border-t border-rule pt-3" :walks="page.walks" :words="page.words" />
       <PullsBehind class="mt-6 border-t border-rule pt-3" :pulls="page.pulls" :words="page.words" />
@@ -119,9 +124,13 @@ const speak = (language: DriverPage['language']) =>
     </template>
     <template v-else>
       <h1 class="mt-4 text-[25px] leading-tight">
-        {{ page.vehicles ? page.words.nothing : page.words.noVehicle }}
+        <template v-if="isHeld && worst">
+          <span class="figure">{{ worst.vehicle }}</span>: {{ worst.words }}
+        </template>
+        <template v-else>{{ page.vehicles ? page.words.nothing : page.words.noVehicle }}</template>
       </h1>
-      <p v-if="page.vehicles" class="mt-2">{{ page.words.nothingMore }}</p>
+      <p v-if="page.vehicles && !isHeld" class="mt-2">{{ page.words.nothingMore }}</p>
+      <MayLeave class="mt-5" :leaving="page.leaving" :words="page.words" />
       <NutsDue class="mt-5" :retorques="page.retorques" :words="page.words" />
       <WalksDue class="mt-5" :walks="page.walks" :words="page.words" />
       <PullsBehind class="mt-5" :pulls="page.pulls" :words="page.words" />

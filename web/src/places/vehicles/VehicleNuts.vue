@@ -24,8 +24,13 @@ const first = computed(() => nuts.value?.[0]);
         Retorque wheel nuts: <span class="figure">{{ wheels }}</span>
       </span>
       <span class="text-quiet">
-        &ensp;off on {{ dated(first.offAt) }}; after {{ first.km }} km or by {{ dated(first.dueAt) }}, the
-        vehicle maker’s figure first</span
+        &ensp;off on {{ dated(first.offAt) }};
+        <template v-if="typeof first.sinceKm === 'number'"
+          ><span class="figure">{{ Math.round(first.sinceKm) }} of {{ first.km }} km</span> driven
+          since</template
+        >
+        <template v-else>after {{ first.km }} km or by {{ dated(first.dueAt) }}</template
+        >. The vehicle maker’s figure takes precedence.</span
       >
     </p>
     <form
@@ -33,7 +38,7 @@ const first = computed(() => nuts.value?.[0]);
       class="mt-1 flex flex-wrap items-end gap-3 print:hidden"
       @submit.prevent="
         attempt(() => tightened(vehicleRef, nuts?.map((one) => one.position) ?? [], torque), undefined, {
-          done: 'The wheel nuts are written down as tightened.',
+          done: 'Wheel nuts saved as retorqued.',
         })
       "
     >
@@ -46,7 +51,7 @@ const first = computed(() => nuts.value?.[0]);
         :most="2000"
         is-optional
       />
-      <button type="submit" class="button min-h-11" :disabled="isBusy">They were tightened</button>
+      <button type="submit" class="button min-h-11" :disabled="isBusy">Nuts retorqued</button>
     </form>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
   </section>

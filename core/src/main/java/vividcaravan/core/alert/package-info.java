@@ -1,2 +1,2 @@
-/** An alert's kinds, urgency, life and words. May depend on axles, limits and units. */
+/** An alert's kinds, urgency, life and words. May depend on axles, limits, units and words. */
 package vividcaravan.core.alert;

@@ -1,34 +1,30 @@
 package vividcaravan.core.driver;
 
-import java.text.MessageFormat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.ResourceBundle;
-import java.util.TreeMap;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertWords;
+import vividcaravan.core.alert.Departure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.SafetyNote;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.axles.Side;
+import vividcaravan.core.words.Catalogue;
+import vividcaravan.core.words.Language;
 
 /** The texts for drivers in one language. Common practice in the trade; makers' instructions and local law go first. */
 public final class DriverWords {
 
-    private static final String BUNDLE = "vividcaravan.core.driver.words";
     /** What the page says around the instruction. */
     private static final String PAGE = "page.";
 
-    private final ResourceBundle texts;
+    private final Catalogue texts;
 
     private DriverWords(Language language) {
-        texts = ResourceBundle.getBundle(
-                BUNDLE,
-                language.locale(),
-                ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+        texts = Catalogue.of(DriverWords.class, language);
     }
 
     /** The texts in {@code language}. */
@@ -36,15 +32,32 @@ public final class DriverWords {
         return new DriverWords(language);
     }
 
-    /** What the driver of {@code ref} is told of {@code alert}. */
-    public Instruction instruction(Alert alert, String ref) {
-        boolean isParked = alert.evidence().isParked();
+    /**
+     * What the driver of {@code ref} is told of {@code alert}.
+     *
+     * @param holds what the gate says of the vehicle: both say one thing
+     */
+    public Instruction instruction(Alert alert, String ref, Departure.Holds holds) {
         return new Instruction(
                 where(alert.position(), ref),
-                text("do." + alert.urgency() + (isParked ? ".parked" : "")),
+                text(doNow(alert, holds)),
                 why(alert),
-                doNot(alert),
+                doNot(alert, holds),
                 text(then(alert)));
+    }
+
+    private static String doNow(Alert alert, Departure.Holds holds) {
+        boolean isParked = alert.evidence().isParked();
+        boolean isUrgent = alert.urgency() == Urgency.STOP_NOW || alert.urgency() == Urgency.NEXT_STOP;
+        return switch (holds.of(alert)) {
+            case MAY_LEAVE -> holds.whole() == Departure.Verdict.MAY_LEAVE ? "do.PLAN" : "do.PLAN.held";
+            // Whoever drives stops first and has it checked then.
+            case LOOK_FIRST -> isUrgent && !isParked ? "do." + alert.urgency() : "do.check";
+            case NOT_YET -> {
+                Urgency atLeast = alert.urgency() == Urgency.PLAN ? Urgency.BEFORE_NEXT_TRIP : alert.urgency();
+                yield "do." + atLeast + (isParked ? ".parked" : "");
+            }
+        };
     }
 
     /** The vehicle and a wheel; twins by which tyre of the two it is. */
@@ -75,11 +88,7 @@ public final class DriverWords {
 
     /** What the page says around the instruction, by key. */
     public Map<String, String> page() {
-        Map<String, String> page = new TreeMap<>();
-        texts.keySet().stream()
-                .filter(key -> key.startsWith(PAGE))
-                .forEach(key -> page.put(key.substring(PAGE.length()), texts.getString(key)));
-        return page;
+        return texts.startingWith(PAGE);
     }
 
     /** Why; where a person saw it, what they saw. */
@@ -107,7 +116,7 @@ public final class DriverWords {
         return seen.isEmpty() ? text("why." + alert.kind()) : String.join(" ", seen);
     }
 
-    private List<String> doNot(Alert alert) {
+    private List<String> doNot(Alert alert, Departure.Holds holds) {
         List<SafetyNote> cautions = AlertWords.safetyNotes(alert);
         List<String> all = new ArrayList<>();
         if (cautions.contains(SafetyNote.HOT_WHEEL)) {
@@ -123,7 +132,9 @@ public final class DriverWords {
         if (cautions.contains(SafetyNote.NEVER_BLEED)) {
             all.add(text("not.bleed"));
         }
-        boolean mayDriveOn = alert.urgency() == Urgency.BEFORE_NEXT_TRIP || alert.urgency() == Urgency.PLAN;
+        boolean mayDriveOn = holds.of(alert) == Departure.Verdict.MAY_LEAVE
+                || alert.urgency() == Urgency.BEFORE_NEXT_TRIP
+                || alert.urgency() == Urgency.PLAN;
         // A vehicle that stands and must not move has been told so already.
         if (!mayDriveOn) {
             all.add(text("not.on"));
@@ -137,6 +148,6 @@ public final class DriverWords {
     }
 
     private String text(String key, Object... arguments) {
-        return new MessageFormat(texts.getString(key), texts.getLocale()).format(arguments);
+        return texts.text(key, arguments);
     }
 }

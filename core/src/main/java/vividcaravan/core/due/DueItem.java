@@ -45,14 +45,22 @@ public record DueItem(Kind kind, String thing, long dueAt, String words) {
     /** A forecast that reaches farther is none to plan by [our judgement]. */
     private static final long AHEAD_MILLIS = 180 * DAY_MILLIS;
 
-    /** The wheel nuts of a vehicle that are to be tightened again, as one visit. */
-    public static Optional<DueItem> ofNuts(String vehicle, List<Retorque> loose) {
+    /**
+     * The wheel nuts of a vehicle that are to be tightened again, as one visit.
+     *
+     * @param now epoch milliseconds
+     * @param ranKm how far the vehicle has run, km, or null where nothing tells it
+     */
+    public static Optional<DueItem> ofNuts(String vehicle, List<Retorque> loose, long now, Double ranKm) {
         return loose.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new DueItem(
                         Kind.RETORQUE,
                         vehicle,
-                        loose.stream().mapToLong(Retorque::dueAt).min().orElseThrow(),
+                        loose.stream()
+                                .mapToLong(one -> one.dueAt(now, ranKm))
+                                .min()
+                                .orElseThrow(),
                         "Tighten the wheel nuts again: "
                                 + loose.stream()
                                         .map(one -> one.position().code())

@@ -15,6 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import vividcaravan.core.alert.Departure.Verdict;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.words.Language;
 
 /** The gate lets nobody leave on hope or on old data. Which states say what: handbook of the trade, common practice. */
 class DepartureTest {
@@ -175,6 +176,60 @@ class DepartureTest {
         assertThat(departure.restsOnAgeS()).isEqualTo(hours * 3_600);
     }
 
+    /** A yard does not wait every Monday: who walked round it today saw what a walk sees; a pressure it does not. */
+    @ParameterizedTest
+    @CsvSource({"NO_SENSOR, MAY_LEAVE", "SILENT, LOOK_FIRST", "FAULT, LOOK_FIRST", "NEVER_HEARD, LOOK_FIRST"})
+    void aWalkOfTodayTakesThePlaceOfWhatItSees(Departure.Blind why, Verdict verdict) {
+        Departure.Facts walked = new Departure.Facts(
+                List.of(alert(AlertKind.SENSOR_BATTERY, Urgency.PLAN, false)),
+                List.of(new Departure.Unwatched(WHEEL, why)),
+                List.of(),
+                List.of(),
+                List.of(new Departure.Heard(Position.parse("1L"), 3 * Departure.OLD_MILLIS, false)),
+                Set.of(),
+                true);
+
+        assertThat(Departure.of(walked).verdict()).isEqualTo(verdict);
+    }
+
+    @Test
+    void aWalkProvesNothingThatIsBackInBandAndTightensNoNuts() {
+        Alert back =
+                alert(AlertKind.HOT_WHEEL_END, Urgency.STOP_NOW, false).judged().recovered(2_000);
+        Departure.Facts walked = new Departure.Facts(
+                List.of(back),
+                List.of(),
+                List.of(),
+                List.of(new Departure.Loose(WHEEL, false)),
+                List.of(),
+                Set.of(),
+                true);
+
+        assertThat(Departure.of(walked).reasons())
+                .containsExactly("2LO hot wheel end, back in band, waits for its proof", "retorque wheel nuts: 2LO");
+    }
+
+    @Test
+    void aGaugeAtEachWheelTakesThePlaceOfItsReceiver() {
+        Alert silent = Alert.open(
+                1,
+                new Finding.Raised(
+                        null,
+                        AlertKind.RECEIVER_SILENT,
+                        Urgency.PLAN,
+                        AlertTest.found(AlertKind.SLOW_LEAK, Urgency.PLAN, 1_000, false)
+                                .evidence()));
+        List<Departure.Heard> heard = List.of(new Departure.Heard(WHEEL, 0, false));
+
+        assertThat(Departure.of(new Departure.Facts(List.of(silent), List.of(), List.of(), List.of(), heard, Set.of()))
+                        .verdict())
+                .isEqualTo(Verdict.LOOK_FIRST);
+        assertThat(Departure.of(new Departure.Facts(
+                                List.of(silent), List.of(), List.of(), List.of(), heard, Set.of(WHEEL)))
+                        .verdict())
+                .isEqualTo(Verdict.MAY_LEAVE);
+    }
+
     @Test
     void whereAWheelWasNeverHeardItRestsOnNoAge() {
         Departure departure = Departure.of(new Departure.Facts(
@@ -220,11 +275,11 @@ class DepartureTest {
 
     @Test
     void aVehicleThatIsNotInServiceSaysWhy() {
-        assertThat(Departure.outOfService(Optional.of("at the body shop")))
+        assertThat(Departure.outOfService(Optional.of("at the body shop"), Language.EN))
                 .isEqualTo(new Departure(Verdict.NOT_YET, List.of("out of service: at the body shop")));
-        assertThat(Departure.outOfService(Optional.empty()).reasons())
+        assertThat(Departure.outOfService(Optional.empty(), Language.EN).reasons())
                 .containsExactly("out of service: no reason given");
-        assertThat(Departure.unproven())
+        assertThat(Departure.unproven(Language.EN))
                 .isEqualTo(new Departure(Verdict.LOOK_FIRST, List.of("sensor positions not verified")));
     }
 

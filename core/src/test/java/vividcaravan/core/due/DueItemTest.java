@@ -16,13 +16,14 @@ class DueItemTest {
     @Test
     void theNutsOfAVehicleAreOneVisitByTheFirstOfThem() {
         List<Retorque> loose = List.of(
-                new Retorque(Position.parse("2R"), 0, 9 * DAY, 80), new Retorque(Position.parse("1L"), 0, 5 * DAY, 80));
+                new Retorque(Position.parse("2R"), 0, 9 * DAY, 80, null),
+                new Retorque(Position.parse("1L"), 0, 5 * DAY, 80, null));
 
-        DueItem item = DueItem.ofNuts("GX-05", loose).orElseThrow();
+        DueItem item = DueItem.ofNuts("GX-05", loose, 0, null).orElseThrow();
 
         assertThat(item.dueAt()).isEqualTo(5 * DAY);
         assertThat(item.words()).startsWith("Tighten the wheel nuts again: 1L, 2R.");
-        assertThat(DueItem.ofNuts("GX-05", List.of())).isEmpty();
+        assertThat(DueItem.ofNuts("GX-05", List.of(), 0, null)).isEmpty();
     }
 
     @Test

@@ -16,9 +16,9 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.Set;
-import vividcaravan.core.driver.Language;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.TemperatureUnit;
+import vividcaravan.core.words.Language;
 
 @Entity
 @Table(name = "account")

@@ -1,9 +1,9 @@
 package vividcaravan.server.access;
 
 import org.jspecify.annotations.Nullable;
-import vividcaravan.core.driver.Language;
 import vividcaravan.core.units.PressureUnit;
 import vividcaravan.core.units.TemperatureUnit;
+import vividcaravan.core.words.Language;
 
 /**
  * How a person wants to read the product.

@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,25 +21,28 @@ import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
 import vividcaravan.core.alert.AlertState;
+import vividcaravan.core.alert.Departure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.coupling.Combinations;
 import vividcaravan.core.driver.DriverWords;
 import vividcaravan.core.driver.Instruction;
-import vividcaravan.core.driver.Language;
 import vividcaravan.core.tyres.Retorque;
+import vividcaravan.core.words.Language;
 import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.alerts.AlertActions;
+import vividcaravan.server.distance.Distances;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleState;
 import vividcaravan.server.fleet.VisibleFleet;
+import vividcaravan.server.picture.Departures;
 import vividcaravan.server.platform.QueryParameters;
 import vividcaravan.server.platform.Refusal;
-import vividcaravan.server.walks.Walks;
+import vividcaravan.server.walks.LatestWalks;
 
 /** A driver's own page: not the Desk but one instruction, in their language. */
 @RestController
@@ -51,7 +55,9 @@ class DriverPageController {
     private final Accounts accounts;
     private final Instructions instructions;
     private final AlertActions actions;
-    private final Walks walks;
+    private final LatestWalks walks;
+    private final Departures departures;
+    private final Distances distances;
     private final FleetDirectory fleet;
     private final Clock clock;
 
@@ -60,12 +66,16 @@ class DriverPageController {
             Accounts accounts,
             Instructions instructions,
             AlertActions actions,
-            Walks walks,
+            LatestWalks walks,
+            Departures departures,
+            Distances distances,
             FleetDirectory fleet,
             Clock clock) {
         this.fleet = fleet;
         this.clock = clock;
         this.walks = walks;
+        this.departures = departures;
+        this.distances = distances;
         this.visible = visible;
         this.accounts = accounts;
         this.instructions = instructions;
@@ -106,6 +116,7 @@ class DriverPageController {
      * @param walks the walk round each of them that is in service
      * @param pulls what hangs behind each of them that may pull something
      * @param retorques their wheel nuts that are to be tightened again
+     * @param leaving whether each of them may leave, as the gate says
      */
     record DriverPage(
             Language language,
@@ -116,7 +127,16 @@ class DriverPageController {
             int vehicles,
             List<WalkOf> walks,
             List<PullOf> pulls,
-            List<RetorqueOf> retorques) {}
+            List<RetorqueOf> retorques,
+            List<LeavingOf> leaving) {}
+
+    /**
+     * Whether a vehicle may leave.
+     *
+     * @param words the verdict in the driver's language
+     * @param reasons in the driver's language, the most serious first
+     */
+    record LeavingOf(String vehicle, Departure.Verdict verdict, String words, List<String> reasons) {}
 
     /**
      * What hangs behind a vehicle.
@@ -157,9 +177,7 @@ class DriverPageController {
                 : driver.preferences().language();
         List<FleetVehicle> own = visible.vehicles();
         List<Task> tasks = own.stream()
-                .flatMap(vehicle -> vehicle.openAlerts().stream()
-                        .filter(alert -> alert.state() != AlertState.SHELVED)
-                        .map(alert -> task(vehicle, vehicle.asItIsNow(alert), driver.userName(), language)))
+                .flatMap(vehicle -> tasksOf(vehicle, driver.userName(), language))
                 .sorted(Comparator.comparing(Task::urgency)
                         .thenComparing(task -> task.told() == null)
                         .thenComparing(Task::alert))
@@ -176,7 +194,39 @@ class DriverPageController {
                 own.size(),
                 walksOf(own, DriverWords.in(language)),
                 pullsOf(own),
-                retorquesOf(own, DriverWords.in(language)));
+                retorquesOf(own, DriverWords.in(language)),
+                leavingOf(own, language));
+    }
+
+    /** What hangs behind another leaves with it, and is named there. */
+    private List<LeavingOf> leavingOf(List<FleetVehicle> own, Language language) {
+        long now = clock.millis();
+        return own.stream()
+                .filter(vehicle -> fleet.couplings()
+                        .before(vehicle.id(), now)
+                        .filter(coupling -> own.stream().anyMatch(one -> one.id() == coupling.puller()))
+                        .isEmpty())
+                .map(vehicle -> {
+                    Departure departure = departures.of(vehicle, language);
+                    return new LeavingOf(
+                            vehicle.description().ref(),
+                            departure.verdict(),
+                            departure.words(language),
+                            departure.reasons());
+                })
+                .sorted(Comparator.comparing(LeavingOf::verdict).reversed().thenComparing(LeavingOf::vehicle))
+                .toList();
+    }
+
+    private Stream<Task> tasksOf(FleetVehicle vehicle, String driver, Language language) {
+        List<Alert> told = vehicle.openAlerts().stream()
+                .filter(alert -> alert.state() != AlertState.SHELVED)
+                .toList();
+        if (told.isEmpty()) {
+            return Stream.empty();
+        }
+        Departure.Holds holds = departures.holds(vehicle);
+        return told.stream().map(alert -> task(vehicle, vehicle.asItIsNow(alert), driver, language, holds));
     }
 
     private List<PullOf> pullsOf(List<FleetVehicle> own) {
@@ -224,20 +274,17 @@ class DriverPageController {
                                 .mapToInt(Retorque::km)
                                 .min()
                                 .orElseThrow(),
-                        vehicle.retorques().stream().anyMatch(wheel -> wheel.isDue(now))))
+                        vehicle.retorques().stream().anyMatch(wheel -> wheel.isDue(now, distances.ranKm(vehicle)))))
                 .sorted(Comparator.comparing(RetorqueOf::vehicle))
                 .toList();
     }
 
     private List<WalkOf> walksOf(List<FleetVehicle> own, DriverWords words) {
-        Map<Long, Walks.Walk> today = walks.ofToday(own);
         return own.stream()
                 .filter(vehicle -> vehicle.snapshot().state() == VehicleState.IN_SERVICE)
                 .map(vehicle -> new WalkOf(
                         vehicle.description().ref(),
-                        Optional.ofNullable(today.get(vehicle.id()))
-                                .map(Walks.Walk::at)
-                                .orElse(null),
+                        walks.ofToday(vehicle).map(LatestWalks.Walk::at).orElse(null),
                         vehicle.description().layout().positions().stream()
                                 .map(wheel -> new WheelName(wheel.code(), words.wheel(wheel)))
                                 .toList()))
@@ -245,7 +292,7 @@ class DriverPageController {
                 .toList();
     }
 
-    private Task task(FleetVehicle vehicle, Alert alert, String driver, Language language) {
+    private Task task(FleetVehicle vehicle, Alert alert, String driver, Language language, Departure.Holds holds) {
         String ref = vehicle.description().ref();
         Optional<Instant> told = isTold(alert) ? instructions.lastTold(alert.id(), driver) : Optional.empty();
         return new Task(
@@ -254,7 +301,7 @@ class DriverPageController {
                 alert.position() == null ? null : alert.position().code(),
                 alert.urgency(),
                 alert.evidence().isParked(),
-                DriverWords.in(language).instruction(alert, ref),
+                DriverWords.in(language).instruction(alert, ref, holds),
                 told.orElse(null),
                 told.map(at -> alert.entries().stream()
                                 .anyMatch(entry -> entry.change() == AlertEntry.Change.DRIVER_READ

@@ -9,7 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import vividcaravan.core.driver.Language;
+import vividcaravan.core.words.Language;
 
 @Entity
 @Table(name = "instruction")

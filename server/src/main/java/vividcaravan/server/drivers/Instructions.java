@@ -12,10 +12,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.Departure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.driver.DriverWords;
 import vividcaravan.core.driver.Instruction;
-import vividcaravan.core.driver.Language;
+import vividcaravan.core.words.Language;
 import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.access.Role;
@@ -25,6 +26,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.logbook.Deed;
 import vividcaravan.server.mail.MailState;
 import vividcaravan.server.mail.Outbox;
+import vividcaravan.server.picture.Departures;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.texts.TextState;
 import vividcaravan.server.texts.Texts;
@@ -73,6 +75,7 @@ public class Instructions {
     private final FleetDirectory fleet;
     private final Accounts accounts;
     private final AlertActions actions;
+    private final Departures departures;
     private final Outbox outbox;
     private final Texts texts;
     private final Clock clock;
@@ -82,6 +85,7 @@ public class Instructions {
             FleetDirectory fleet,
             Accounts accounts,
             AlertActions actions,
+            Departures departures,
             Outbox outbox,
             Texts texts,
             Clock clock) {
@@ -89,15 +93,16 @@ public class Instructions {
         this.fleet = fleet;
         this.accounts = accounts;
         this.actions = actions;
+        this.departures = departures;
         this.outbox = outbox;
         this.texts = texts;
         this.clock = clock;
     }
 
-    private record Case(FleetVehicle vehicle, Alert alert) {
+    private record Case(FleetVehicle vehicle, Alert alert, Departure.Holds holds) {
         Instruction in(Language language) {
             return DriverWords.in(language)
-                    .instruction(alert, vehicle.description().ref());
+                    .instruction(alert, vehicle.description().ref(), holds);
         }
 
         String textIn(Language language) {
@@ -115,7 +120,7 @@ public class Instructions {
         for (FleetVehicle vehicle : fleet.vehicles()) {
             for (Alert alert : vehicle.openAlerts()) {
                 if (alert.id() == alertId) {
-                    return new Case(vehicle, vehicle.asItIsNow(alert));
+                    return new Case(vehicle, vehicle.asItIsNow(alert), departures.holds(vehicle));
                 }
             }
         }

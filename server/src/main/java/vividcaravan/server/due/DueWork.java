@@ -19,6 +19,7 @@ import vividcaravan.core.due.DueItem;
 import vividcaravan.core.planning.CellVisit;
 import vividcaravan.core.tyres.TreadWear;
 import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.server.distance.Distances;
 import vividcaravan.server.fleet.DepotDescription;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -33,13 +34,21 @@ class DueWork {
     private final TyreBook tyres;
     private final Batteries batteries;
     private final HandGauges gauges;
+    private final Distances distances;
     private final Clock clock;
 
-    DueWork(FleetDirectory fleet, TyreBook tyres, Batteries batteries, HandGauges gauges, Clock clock) {
+    DueWork(
+            FleetDirectory fleet,
+            TyreBook tyres,
+            Batteries batteries,
+            HandGauges gauges,
+            Distances distances,
+            Clock clock) {
         this.gauges = gauges;
         this.batteries = batteries;
         this.fleet = fleet;
         this.tyres = tyres;
+        this.distances = distances;
         this.clock = clock;
     }
 
@@ -58,7 +67,8 @@ class DueWork {
         for (FleetVehicle vehicle : fleet.vehicles()) {
             String ref = vehicle.description().ref();
             String depot = vehicle.description().depot();
-            DueItem.ofNuts(ref, vehicle.retorques()).ifPresent(item -> due.add(new Due(item, depot, ref, null)));
+            DueItem.ofNuts(ref, vehicle.retorques(), now, distances.ranKm(vehicle))
+                    .ifPresent(item -> due.add(new Due(item, depot, ref, null)));
             vehicle.openAlerts().forEach(alert -> DueItem.of(ref, alert)
                     .ifPresent(item -> due.add(new Due(item, depot, ref, null))));
         }
@@ -84,16 +94,23 @@ class DueWork {
     }
 
     private long beginOf(LocalDate day, @Nullable String depot) {
-        ZoneId zone = depot == null
+        return day.atStartOfDay(zoneOf(depot)).toInstant().toEpochMilli();
+    }
+
+    private ZoneId zoneOf(@Nullable String depot) {
+        return depot == null
                 ? ZoneOffset.UTC
                 : fleet.depot(depot).map(DepotDescription::timeZone).orElse(ZoneOffset.UTC);
-        return day.atStartOfDay(zone).toInstant().toEpochMilli();
     }
 
     /** One line a vehicle, since whoever goes there goes from vehicle to vehicle. */
-    private static void addVisit(Batteries.Visit visit, long now, List<Due> due) {
+    private void addVisit(Batteries.Visit visit, long now, List<Due> due) {
         CellVisit<Batteries.Fitted> plan = visit.plan();
-        long at = plan.on().atTime(LocalTime.NOON).toInstant(ZoneOffset.UTC).toEpochMilli();
+        long at = plan.on()
+                .atTime(LocalTime.NOON)
+                .atZone(zoneOf(visit.depot()))
+                .toInstant()
+                .toEpochMilli();
         Map<FleetVehicle, List<String>> wheels = new LinkedHashMap<>();
         plan.cells().forEach(cell -> wheels.computeIfAbsent(cell.cell().vehicle(), vehicle -> new ArrayList<>())
                 .add(cell.cell().position().code()));

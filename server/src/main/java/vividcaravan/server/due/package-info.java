@@ -1,5 +1,5 @@
 /**
  * Work that comes due: nuts, inspections, batteries, treads and gauges as one list, as a table and for a calendar. May depend on access,
- * fleet, gauges, platform and tyres.
+ * distance, fleet, gauges, platform and tyres.
  */
 package vividcaravan.server.due;

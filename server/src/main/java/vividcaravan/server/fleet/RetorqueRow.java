@@ -27,6 +27,9 @@ public class RetorqueRow {
     public long offAt;
     public long dueAt;
     public int km;
+    /** How far the vehicle had run then, km; null where nothing told it. */
+    public Double ranKm;
+
     /** Null while it is to be done. */
     public Instant doneAt;
 
@@ -50,6 +53,6 @@ public class RetorqueRow {
     }
 
     public Retorque retorque() {
-        return new Retorque(Position.parse(position), offAt, dueAt, km);
+        return new Retorque(Position.parse(position), offAt, dueAt, km, ranKm);
     }
 }

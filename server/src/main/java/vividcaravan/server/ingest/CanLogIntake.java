@@ -146,7 +146,7 @@ final class CanLogIntake {
         }
         usable++;
         if (!isPreview) {
-            keep(new IncomingReading(sensor.get().code(), reading(at, condition), null, lines));
+            keep(new IncomingReading(sensor.get().code(), reading(at, condition), null, null, lines));
         }
     }
 

@@ -8,12 +8,26 @@ import vividcaravan.core.judge.rules.Reading;
  *
  * @param sensor the sensor's code, upper case
  * @param receiver the receiver that heard it, or null where nobody said
+ * @param odometerKm what the odometer of its vehicle showed, km, or null
  * @param index its place in its body, from 0
  */
-record IncomingReading(String sensor, Reading reading, @Nullable String receiver, long index) {
+record IncomingReading(
+        String sensor, Reading reading, @Nullable String receiver, @Nullable Double odometerKm, long index) {
 
     /** The same, heard by {@code bound}. */
     IncomingReading heardBy(String bound) {
-        return new IncomingReading(sensor, reading, bound, index);
+        return new IncomingReading(sensor, reading, bound, odometerKm, index);
+    }
+
+    /** It was driven shortly before, as its odometer shows; what the sensor itself says of it goes first. */
+    IncomingReading driven() {
+        Reading moving = new Reading(
+                reading.at(),
+                reading.pressureKpa(),
+                reading.temperatureC(),
+                reading.batteryMv(),
+                reading.rssiDbm(),
+                Boolean.TRUE);
+        return reading.moving() != null ? this : new IncomingReading(sensor, moving, receiver, odometerKm, index);
     }
 }

@@ -17,6 +17,7 @@ import vividcaravan.core.alert.Alert;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.server.alerts.AlertStore;
+import vividcaravan.server.distance.Distances;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.KnownSensor;
@@ -50,6 +51,7 @@ class JudgingLine {
     private final Journal journal;
     private final WheelRejudging rejudging;
     private final Strangers strangers;
+    private final Distances distances;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
@@ -60,6 +62,7 @@ class JudgingLine {
             Journal journal,
             WheelRejudging rejudging,
             Strangers strangers,
+            Distances distances,
             Clock clock,
             ApplicationEventPublisher events) {
         this.fleet = fleet;
@@ -67,6 +70,7 @@ class JudgingLine {
         this.blocks = blocks;
         this.journal = journal;
         this.strangers = strangers;
+        this.distances = distances;
         this.rejudging = rejudging;
         this.clock = clock;
         this.events = events;
@@ -123,12 +127,15 @@ class JudgingLine {
             for (IncomingReading incoming : readings) {
                 Optional<KnownSensor> sensor = fleet.sensor(incoming.sensor());
                 if (sensor.isPresent()) {
-                    Heard heard = new Heard(sensor.get(), incoming);
+                    Heard heard = new Heard(sensor.get(), withOdometer(sensor.get(), incoming));
                     inOrder.add(heard);
                     bySensor.computeIfAbsent(heard.sensor, known -> new ArrayList<>())
                             .add(heard);
                 } else {
                     unknown++;
+                    if (incoming.odometerKm() != null && incoming.receiver() != null) {
+                        distances.told(incoming.receiver(), incoming.reading().at(), incoming.odometerKm());
+                    }
                     strangers.hear(incoming.sensor(), incoming.reading(), incoming.receiver());
                 }
                 if (incoming.receiver() != null) {
@@ -147,6 +154,18 @@ class JudgingLine {
                 events.publishEvent(heardBy.event(pen));
             }
             return new Tally(accepted.size(), duplicates, unknown, rejected, rejectedTotal);
+        }
+
+        private IncomingReading withOdometer(KnownSensor sensor, IncomingReading incoming) {
+            Double km = incoming.odometerKm();
+            if (km == null) {
+                return incoming;
+            }
+            long at = incoming.reading().at();
+            boolean isDriven = sensor.fittingAt(at)
+                    .filter(stay -> distances.told(incoming.receiver(), stay.vehicle(), at, km))
+                    .isPresent();
+            return isDriven ? incoming.driven() : incoming;
         }
 
         private void store(StatelessSession session, KnownSensor sensor, List<Heard> heard) {

@@ -22,6 +22,7 @@ class ReadingParser {
     private static final long FUTURE_MILLIS = Duration.ofMinutes(2).toMillis();
     private static final int SHORTEST_CODE = 6;
     private static final int LONGEST_CODE = 8;
+    private static final double MOST_ODOMETER_KM = 10_000_000;
     private static final int LONGEST_NUMBER = 40;
 
     private final Clock clock;
@@ -44,6 +45,7 @@ class ReadingParser {
         Integer rssiDbm;
         Boolean moving;
         String receiver;
+        Double odometerKm;
         String fault;
 
         void fault(String message) {
@@ -87,6 +89,7 @@ class ReadingParser {
             case "rssiDbm" -> 32;
             case "moving" -> 64;
             case "receiver" -> 128;
+            case "odometerKm" -> 256;
             default -> 0;
         };
     }
@@ -114,6 +117,13 @@ class ReadingParser {
                 }
             }
             case "receiver" -> takeReceiver(json, token, draft);
+            case "odometerKm" -> {
+                if (token.isNumeric()) {
+                    draft.odometerKm = measured(json, token, name, 0, MOST_ODOMETER_KM, "km", draft);
+                } else if (token != JsonToken.VALUE_NULL) {
+                    draft.fault("\"odometerKm\" must be a number from 0 to 10000000 km, or null.");
+                }
+            }
             default -> {
                 // A receiver may say more than we know of; its reading is worth having all the same.
             }
@@ -203,6 +213,7 @@ class ReadingParser {
                 new Reading(
                         draft.at, draft.pressureKpa, draft.temperatureC, draft.batteryMv, draft.rssiDbm, draft.moving),
                 draft.receiver,
+                draft.odometerKm,
                 index);
     }
 

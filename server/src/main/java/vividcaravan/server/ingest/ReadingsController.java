@@ -60,7 +60,8 @@ class ReadingsController {
             @Nullable Integer batteryMv,
             @Nullable Integer rssiDbm,
             @Nullable Boolean moving,
-            @Nullable String receiver) {}
+            @Nullable String receiver,
+            @Nullable Double odometerKm) {}
 
     private final ReadingParser parser;
     private final Inlet inlet;

@@ -32,7 +32,8 @@ final class SheetRows implements ReadingRows {
             new Field("battery", "Cell voltage in mV", false, List.of("batterymv", "battery", "mv", "voltage")),
             new Field("rssi", "Signal in dBm", false, List.of("rssidbm", "rssi", "dbm", "signal")),
             new Field("moving", "Moving", false, List.of("inmotion", "motion", "driving")),
-            new Field("receiver", "Receiver", false, List.of("gateway", "heardby")));
+            new Field("receiver", "Receiver", false, List.of("gateway", "heardby")),
+            new Field("odometer", "Odometer in km", false, List.of("odometerkm", "mileage", "km")));
 
     private static final Pattern COMMA = Pattern.compile("(?<=\\d),(?=\\d)");
     private static final Pattern MILLIS = Pattern.compile("\\d{12,14}");
@@ -115,6 +116,7 @@ final class SheetRows implements ReadingRows {
             }
             reading.put("moving", YES.contains(moving.get()));
         }
+        reading.put("odometerKm", number("odometer"));
         columns.cell(row, "receiver").ifPresent(text -> reading.put("receiver", text));
         try (JsonParser json = mapper.treeAsTokens(reading)) {
             json.nextToken();

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -12,6 +13,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.tyres.Retorque;
+import vividcaravan.server.distance.Distances;
 import vividcaravan.server.fleet.FleetDirectory;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.RetorqueRow;
@@ -32,9 +34,11 @@ public class Retorques {
 
     private final SingleWriter writer;
     private final TyreDemands demands;
+    private final Distances distances;
     private final Clock clock;
 
-    Retorques(SingleWriter writer, TyreDemands demands, Clock clock) {
+    Retorques(SingleWriter writer, TyreDemands demands, Distances distances, Clock clock) {
+        this.distances = distances;
         this.writer = writer;
         this.demands = demands;
         this.clock = clock;
@@ -50,6 +54,8 @@ public class Retorques {
                 known.add(open);
             }
         }
+        OptionalDouble ran = distances.ranKmAt(vehicle, at);
+        Double ranKm = ran.isPresent() ? ran.getAsDouble() : null;
         Retorque.Rule rule = demands.ofNuts(View.of(pen.session()));
         for (Position position : wheels) {
             RetorqueRow row = new RetorqueRow();
@@ -59,6 +65,7 @@ public class Retorques {
             row.offAt = at;
             row.dueAt = at + Duration.ofDays(rule.days()).toMillis();
             row.km = rule.km();
+            row.ranKm = ranKm;
             pen.session().insert(row);
             known.add(row.retorque());
         }

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.axles.Position;
+import vividcaravan.server.distance.Distances;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.platform.AtMost;
@@ -33,9 +34,11 @@ class RetorquesController {
 
     private final VisibleFleet visible;
     private final Retorques retorques;
+    private final Distances distances;
     private final Clock clock;
 
-    RetorquesController(VisibleFleet visible, Retorques retorques, Clock clock) {
+    RetorquesController(VisibleFleet visible, Retorques retorques, Distances distances, Clock clock) {
+        this.distances = distances;
         this.visible = visible;
         this.retorques = retorques;
         this.clock = clock;
@@ -47,8 +50,10 @@ class RetorquesController {
      * @param offAt when it was put on
      * @param dueAt from when it holds a departure up
      * @param km after which distance, km; the vehicle maker's figure goes first
+     * @param sinceKm how far it has run since, km; null where nothing tells it: then the days count
      */
-    record RetorqueItem(String position, Instant offAt, Instant dueAt, int km, boolean isDue) {}
+    record RetorqueItem(
+            String position, Instant offAt, Instant dueAt, int km, @Nullable Double sinceKm, boolean isDue) {}
 
     /** What is due first first. */
     record RetorqueList(List<RetorqueItem> items) {}
@@ -57,13 +62,16 @@ class RetorquesController {
     @Operation(operationId = "listRetorques", summary = "Which wheel nuts of a vehicle are to be tightened again")
     RetorqueList list(@PathVariable String ref) {
         long now = clock.millis();
-        return new RetorqueList(visible.existing(ref).retorques().stream()
+        FleetVehicle vehicle = visible.existing(ref);
+        Double ranKm = distances.ranKm(vehicle);
+        return new RetorqueList(vehicle.retorques().stream()
                 .map(one -> new RetorqueItem(
                         one.position().code(),
                         Instant.ofEpochMilli(one.offAt()),
-                        Instant.ofEpochMilli(one.dueAt()),
+                        Instant.ofEpochMilli(one.dueAt(now, ranKm)),
                         one.km(),
-                        one.isDue(now)))
+                        one.sinceKm(ranKm),
+                        one.isDue(now, ranKm)))
                 .sorted(Comparator.comparing(RetorqueItem::dueAt).thenComparing(RetorqueItem::position))
                 .toList());
     }

@@ -21,7 +21,7 @@ import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.VisibleFleet;
 import vividcaravan.server.fleet.WheelStates;
-import vividcaravan.server.walks.Walks;
+import vividcaravan.server.walks.LatestWalks;
 
 /** Who may leave, depot by depot, for the gate: with a token of its own that lets see nothing else. */
 @RestController
@@ -31,10 +31,13 @@ class DeparturesController {
 
     private final VisibleFleet fleet;
     private final FleetDirectory directory;
-    private final Walks walks;
+    private final Departures departures;
+    private final LatestWalks walks;
     private final Clock clock;
 
-    DeparturesController(VisibleFleet fleet, FleetDirectory directory, Walks walks, Clock clock) {
+    DeparturesController(
+            VisibleFleet fleet, FleetDirectory directory, Departures departures, LatestWalks walks, Clock clock) {
+        this.departures = departures;
         this.directory = directory;
         this.fleet = fleet;
         this.walks = walks;
@@ -80,13 +83,10 @@ class DeparturesController {
                 .sorted(Comparator.comparing(DeparturesController::worst)
                         .thenComparing(vehicle -> vehicle.description().ref()))
                 .toList();
-        Map<Long, Walks.Walk> walked = walks.ofToday(worstFirst);
         for (FleetVehicle vehicle : worstFirst) {
-            Walks.Walk walk = walked.get(vehicle.id());
             VehicleSnapshot snapshot = vehicle.snapshot();
             String own = snapshot.description().depot();
-            Departure departure = VehicleStanding.departure(
-                    directory, vehicle, snapshot, WheelStates.of(vehicle, snapshot, now), now);
+            Departure departure = departures.of(vehicle, snapshot, WheelStates.of(vehicle, snapshot, now), now);
             byDepot.computeIfAbsent(own == null ? "" : own, name -> new ArrayList<>())
                     .add(new DepartureLine(
                             snapshot.description().ref(),
@@ -96,7 +96,7 @@ class DeparturesController {
                             departure.reasons(),
                             pulls(vehicle, now),
                             behind(vehicle, now),
-                            walk == null ? null : walk.at()));
+                            walks.ofToday(vehicle).map(LatestWalks.Walk::at).orElse(null)));
         }
         List<DepotDepartures> items = byDepot.entrySet().stream()
                 .filter(one -> depot == null || depot.equals(one.getKey()))

@@ -37,9 +37,11 @@ class VehicleLinesController {
 
     private final VisibleFleet fleet;
     private final FleetDirectory directory;
+    private final Departures departures;
     private final Clock clock;
 
-    VehicleLinesController(VisibleFleet fleet, FleetDirectory directory, Clock clock) {
+    VehicleLinesController(VisibleFleet fleet, FleetDirectory directory, Departures departures, Clock clock) {
+        this.departures = departures;
         this.fleet = fleet;
         this.directory = directory;
         this.clock = clock;
@@ -119,7 +121,7 @@ class VehicleLinesController {
                                 alert.kind(),
                                 alert.urgency()))
                         .toList(),
-                VehicleStanding.departure(directory, vehicle, snapshot, wheels, now));
+                departures.of(vehicle, snapshot, wheels, now));
     }
 
     private static <T> List<@Nullable T> each(List<WheelState> wheels, Function<WheelState, @Nullable T> value) {

@@ -33,9 +33,12 @@ class VehiclesController {
     private final VisibleFleet fleet;
     private final FleetDirectory directory;
     private final ReaderUnits units;
+    private final Departures departures;
     private final Clock clock;
 
-    VehiclesController(VisibleFleet fleet, FleetDirectory directory, ReaderUnits units, Clock clock) {
+    VehiclesController(
+            VisibleFleet fleet, FleetDirectory directory, ReaderUnits units, Departures departures, Clock clock) {
+        this.departures = departures;
         this.fleet = fleet;
         this.directory = directory;
         this.units = units;
@@ -81,7 +84,7 @@ class VehiclesController {
                 wheels.stream().map(VehicleGlance.WheelGlance::of).toList(),
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                VehicleStanding.departure(directory, vehicle, snapshot, wheels, now));
+                departures.of(vehicle, snapshot, wheels, now));
     }
 
     private VehicleItem item(FleetVehicle vehicle, AlertWords words, Instant now) {
@@ -106,7 +109,7 @@ class VehiclesController {
                 wheels,
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                VehicleStanding.departure(directory, vehicle, snapshot, wheels, now));
+                departures.of(vehicle, snapshot, wheels, now));
     }
 
     private static List<VehicleItem.OpenAlert> alerts(FleetVehicle vehicle, AlertWords words) {

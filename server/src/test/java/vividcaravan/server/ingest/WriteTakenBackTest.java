@@ -92,6 +92,7 @@ class WriteTakenBackTest {
                     i % 2 == 0 ? truck.left() : truck.right(),
                     new Reading(from + i * 30_000L, kpa, 20.0, null, null, true),
                     null,
+                    null,
                     i));
         }
         return product.bean(JudgingLine.class).take(readings);

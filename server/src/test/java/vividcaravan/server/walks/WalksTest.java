@@ -86,6 +86,55 @@ class WalksTest {
         assertThat(door.alertsOf(truck.ref())).isEmpty();
     }
 
+    /** A yard does not wait every Monday. */
+    @Test
+    void takesThePlaceOfOldValuesAndIsTheSameVerdictForAll() {
+        Instant friday = Instant.now().minus(3, ChronoUnit.DAYS).truncatedTo(ChronoUnit.SECONDS);
+        truck = door.newTruck(friday.minus(1, ChronoUnit.DAYS));
+        driver = driver("walks-" + truck.ref(), "\"" + truck.ref() + "\"");
+        door.readings(array(IntStream.range(0, 8)
+                .boxed()
+                .flatMap(minute -> Stream.of(truck.left(), truck.right())
+                        .map(sensor -> reading(sensor, friday.plusSeconds(minute * 60L), 800, 20)))
+                .toList()));
+        assertOneVerdict("LOOK_FIRST");
+
+        walk(201, "[]");
+        assertOneVerdict("MAY_LEAVE");
+
+        walk(201, "[ { \"position\": \"1L\", \"point\": \"FLAT\" } ]");
+        assertOneVerdict("NOT_YET");
+        assertThat(page().at("/tasks/0/instruction/doNow").asString()).doesNotContain("You may drive");
+    }
+
+    @Test
+    void whatIsOutOfServiceLeavesForNobodyAndTheDriverIsToldInTheirLanguage() {
+        assertThat(driver.send(
+                                "PUT",
+                                "/api/v1/session/preferences",
+                                "{ \"pressureUnit\": \"KPA\", \"temperatureUnit\": \"CELSIUS\", \"theme\": \"SYSTEM\", \"language\": \"DE\" }")
+                        .statusCode())
+                .isEqualTo(200);
+        door.putJson(
+                "/api/v1/vehicles/" + truck.ref() + "/state", "{ \"state\": \"OUT_OF_SERVICE\", \"reason\": \"HU\" }");
+
+        assertOneVerdict("NOT_YET");
+        assertThat(page().at("/leaving/0/words").asString()).isEqualTo("Darf nicht abfahren");
+        assertThat(page().at("/leaving/0/reasons/0").asString()).isEqualTo("außer Betrieb: HU");
+    }
+
+    /** The gate, the vehicle and its driver's page. */
+    private void assertOneVerdict(String verdict) {
+        assertThat(departure().get("verdict").asString()).as("gate").isEqualTo(verdict);
+        assertThat(door.get("/api/v1/vehicles/" + truck.ref())
+                        .json()
+                        .at("/departure/verdict")
+                        .asString())
+                .as("vehicle")
+                .isEqualTo(verdict);
+        assertThat(page().at("/leaving/0/verdict").asString()).as("driver").isEqualTo(verdict);
+    }
+
     @Test
     void raisesAnAlertForEachPlaceThatNoReadingSettles() {
         JsonNode alerts = walk(

@@ -1,8 +1,8 @@
-package vividcaravan.core.driver;
+package vividcaravan.core.words;
 
 import java.util.Locale;
 
-/** A language in which drivers are told what to do. Each has a file of its texts, {@code words_….properties}. */
+/** A language of the product. Each place has a file of its texts in each, {@code words_….properties}; see {@link Catalogue}. */
 public enum Language {
     EN("English", Locale.ENGLISH),
     DE("Deutsch", Locale.GERMAN);
