@@ -33,6 +33,9 @@ import vividcaravan.core.judge.weather.WeatherWatch;
  */
 public final class VehicleJudge {
 
+    /** A round of all sensors, twice over [common practice: 4 to 6 minutes]. */
+    private static final long WARM_LATELY_MILLIS = 12L * 60 * 1000;
+
     private final Map<Position, WheelStays> wheels = new LinkedHashMap<>();
     /** The same, to walk over with every reading. */
     private final List<WheelStays> inOrder = new ArrayList<>();
@@ -177,6 +180,29 @@ public final class VehicleJudge {
     /** Whether at {@code now} its sensors say that it moves, and has for {@code millis}. */
     public boolean hasMovedFor(long now, long millis) {
         return movement.hasMovedFor(now, millis);
+    }
+
+    /** Whether its sensors said, at {@code at} or shortly before, that it moves. */
+    public boolean wasMoving(long at) {
+        return movement.wasMoving(at);
+    }
+
+    /**
+     * Whether it is driven, as far as its sensors say; where none does, as far as it is seen in warming: of two of its wheels, or of
+     * the only one.
+     */
+    public boolean isDriven(long at) {
+        if (movement.isKnown(at)) {
+            return movement.wasMoving(at);
+        }
+        int heard = 0;
+        int warm = 0;
+        for (WheelStays wheel : inOrder) {
+            boolean isHeard = wheel.newestAt() >= at - WARM_LATELY_MILLIS;
+            heard += isHeard ? 1 : 0;
+            warm += isHeard && wheel.hasWarmedByDriving() ? 1 : 0;
+        }
+        return warm > 0 && warm >= Math.min(2, heard);
     }
 
     /** Whether its receiver is said to be silent. */

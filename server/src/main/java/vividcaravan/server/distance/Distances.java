@@ -129,6 +129,17 @@ public class Distances implements WriterState {
                 .filter(one -> fleet.vehicle(one).isPresent());
     }
 
+    /**
+     * The vehicle that pulls {@code wearer} at {@code at} and whose receiver hears it: what is said to hang behind and is heard by
+     * others was left somewhere.
+     */
+    public Optional<FleetVehicle> puller(@Nullable String receiver, long wearer, long at) {
+        return riddenBy(receiver)
+                .filter(vehicle -> vehicle != wearer)
+                .flatMap(fleet::vehicle)
+                .filter(puller -> fleet.combination(puller, at).stream().anyMatch(one -> one.id() == wearer));
+    }
+
     /** Counts it for a vehicle and what runs along with it, which is returned. */
     private Set<Long> take(long vehicle, Mileage mileage, long at, double km) {
         isTouched = true;

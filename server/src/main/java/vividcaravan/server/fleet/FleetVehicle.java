@@ -63,6 +63,9 @@ public final class FleetVehicle {
     private boolean isTouched;
     private boolean isMarked;
     private volatile boolean hasMovedWhileOut;
+    private volatile boolean isUnderWay;
+    private boolean mustCoolFirst = true;
+    private long newestAt = Long.MIN_VALUE;
 
     /**
      * @param vented the mounts whose sensors measure against the air around them
@@ -252,6 +255,7 @@ public final class FleetVehicle {
     void stands(VehicleState newState, String reason, int newRevision) {
         mark();
         hasMovedWhileOut = false;
+        mustCoolFirst = true;
         snapshot = snapshot.standing(newState, reason, newRevision);
     }
 
@@ -327,12 +331,9 @@ public final class FleetVehicle {
         return hasMovedWhileOut && state() == VehicleState.OUT_OF_SERVICE;
     }
 
-    /** Whether the newest reading of any wheel on the road says that it turns; safe to read. */
+    /** Whether it is driven as far as its newest readings say, or show by warming; safe to read. */
     public boolean isUnderWay() {
-        return sensors.entrySet().stream()
-                .filter(entry -> !entry.getKey().isSpare())
-                .map(entry -> entry.getValue().newest())
-                .anyMatch(newest -> newest != null && Boolean.TRUE.equals(newest.moving()));
+        return isUnderWay;
     }
 
     /** Makes the book's changes visible to readers. */
@@ -409,7 +410,19 @@ public final class FleetVehicle {
     public void judged(Position position) {
         shown.take(judge, position, sensors.get(position));
         isTouched = true;
-        hasMovedWhileOut |= state() == VehicleState.OUT_OF_SERVICE && isUnderWay();
+        KnownSensor sensor = sensors.get(position);
+        if (sensor != null && sensor.newest() != null) {
+            newestAt = Math.max(newestAt, sensor.newest().at());
+            lookWhetherDriven(newestAt);
+        }
+    }
+
+    private void lookWhetherDriven(long at) {
+        isUnderWay = judge.isDriven(at);
+        boolean isSaid = judge.wasMoving(at);
+        // Tyres that are warm still when it is taken out of service were driven before.
+        mustCoolFirst &= isUnderWay;
+        hasMovedWhileOut |= state() == VehicleState.OUT_OF_SERVICE && isUnderWay && (isSaid || !mustCoolFirst);
     }
 
     /** What is known of the cell of the sensor that sits at a wheel; safe to read. */

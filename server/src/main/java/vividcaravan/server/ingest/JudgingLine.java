@@ -45,6 +45,9 @@ class JudgingLine {
     /** A reading that comes in so soon came as it was measured. */
     private static final long LIVE_MILLIS = 2L * 60 * 1000;
 
+    /** What was said so lately of whether a vehicle moves holds still. */
+    private static final long JUST_NOW_MILLIS = 2L * 60 * 1000;
+
     private final FleetDirectory fleet;
     private final AlertStore alerts;
     private final BlockStore blocks;
@@ -94,6 +97,9 @@ class JudgingLine {
         }
     }
 
+    /** What a sensor of a vehicle said last of whether it moves. */
+    private record Said(long at, boolean isMoving) {}
+
     private final class TakeReadings implements Write<Tally> {
 
         private final List<IncomingReading> readings;
@@ -103,6 +109,7 @@ class JudgingLine {
         private final Set<ReadingsJudged.Wheel> touched = new HashSet<>();
         private final Map<ReadingsJudged.Wheel, Long> outOfOrder = new LinkedHashMap<>();
         private final ReceiverLog heardBy = new ReceiverLog();
+        private final Map<Long, Said> lastSaid = new HashMap<>();
         private final long now = clock.millis();
         private final List<IngestAnswer.Rejected> rejected = new ArrayList<>();
         private long rejectedTotal;
@@ -127,7 +134,7 @@ class JudgingLine {
             for (IncomingReading incoming : readings) {
                 Optional<KnownSensor> sensor = fleet.sensor(incoming.sensor());
                 if (sensor.isPresent()) {
-                    Heard heard = new Heard(sensor.get(), withOdometer(sensor.get(), incoming));
+                    Heard heard = new Heard(sensor.get(), withMovement(sensor.get(), incoming));
                     inOrder.add(heard);
                     bySensor.computeIfAbsent(heard.sensor, known -> new ArrayList<>())
                             .add(heard);
@@ -156,16 +163,36 @@ class JudgingLine {
             return new Tally(accepted.size(), duplicates, unknown, rejected, rejectedTotal);
         }
 
-        private IncomingReading withOdometer(KnownSensor sensor, IncomingReading incoming) {
-            Double km = incoming.odometerKm();
-            if (km == null) {
+        /** What a sensor does not say of itself, its odometer or the vehicle that pulls it may. */
+        private IncomingReading withMovement(KnownSensor sensor, IncomingReading incoming) {
+            long at = incoming.reading().at();
+            Optional<Long> wearer = sensor.fittingAt(at).map(Fitting::vehicle);
+            if (wearer.isEmpty()) {
                 return incoming;
             }
-            long at = incoming.reading().at();
-            boolean isDriven = sensor.fittingAt(at)
-                    .filter(stay -> distances.told(incoming.receiver(), stay.vehicle(), at, km))
-                    .isPresent();
-            return isDriven ? incoming.driven() : incoming;
+            Double km = incoming.odometerKm();
+            boolean isDriven = km != null && distances.told(incoming.receiver(), wearer.get(), at, km);
+            boolean isSaid = incoming.reading().moving() != null;
+            if (!isSaid && !isDriven) {
+                isDriven = distances
+                        .puller(incoming.receiver(), wearer.get(), at)
+                        .filter(puller -> wasMoving(puller, at))
+                        .isPresent();
+            }
+            IncomingReading known = isDriven ? incoming.driven() : incoming;
+            Boolean moving = known.reading().moving();
+            if (moving != null) {
+                lastSaid.put(wearer.get(), new Said(at, moving));
+            }
+            return known;
+        }
+
+        /** By what came with this write, or was judged before. */
+        private boolean wasMoving(FleetVehicle vehicle, long at) {
+            Said said = lastSaid.get(vehicle.id());
+            return said != null && at - said.at <= JUST_NOW_MILLIS
+                    ? said.isMoving
+                    : vehicle.judge().wasMoving(at);
         }
 
         private void store(StatelessSession session, KnownSensor sensor, List<Heard> heard) {

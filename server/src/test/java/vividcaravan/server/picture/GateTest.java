@@ -130,6 +130,56 @@ class GateTest {
                 .contains("has moved since");
     }
 
+    /** No sensor says that it moves; that it was driven is seen in warming, and not in tyres that are warm still from before. */
+    @Test
+    void whatWarmsAsDrivingWarmsIsNotOutOfService() {
+        warm(20, 45);
+        product.door()
+                .putJson(
+                        "/api/v1/vehicles/" + truck.ref() + "/state",
+                        "{ \"state\": \"OUT_OF_SERVICE\", \"reason\": \"sold\" }");
+        warm(45, 46);
+        assertThat(departure().toString()).doesNotContain("has moved since");
+
+        warm(46, 20);
+        warm(20, 20);
+        assertThat(departure().toString()).doesNotContain("has moved since");
+
+        warm(20, 45);
+        assertThat(departure().toString()).contains("out of service: sold").contains("has moved since");
+    }
+
+    /** Half an hour in which both tyres go from one temperature to another, with the pressure that follows. */
+    private void warm(double from, double to) {
+        Instant begin = product.now();
+        product.pass(Duration.ofMinutes(30));
+        product.door()
+                .readings(array(IntStream.rangeClosed(1, 30)
+                        .boxed()
+                        .flatMap(minute -> java.util.stream.Stream.of(truck.left(), truck.right())
+                                .map(sensor -> {
+                                    double celsius = from + (to - from) * minute / 30;
+                                    double kpa = 901.325 * (celsius + 273.15) / 293.15 - 101.325;
+                                    return reading(sensor, begin.plusSeconds(minute * 60L), kpa, celsius);
+                                }))
+                        .toList()));
+    }
+
+    /** A wheel that fell silent on the road says nothing of whether the vehicle moves now. */
+    @Test
+    void aWheelThatFellSilentOnTheRoadDoesNotKeepItUnderWay() {
+        say(truck.right(), 800, 5, "true");
+        product.pass(Duration.ofMinutes(40));
+        product.door()
+                .putJson(
+                        "/api/v1/vehicles/" + truck.ref() + "/state",
+                        "{ \"state\": \"OUT_OF_SERVICE\", \"reason\": \"sold\" }");
+        product.pass(Duration.ofMinutes(30));
+        say(truck.left(), 800, 8, "false");
+
+        assertThat(departure().toString()).doesNotContain("has moved since");
+    }
+
     private List<JsonNode> open() {
         return product.door()
                 .get("/api/v1/alerts?limit=1000")

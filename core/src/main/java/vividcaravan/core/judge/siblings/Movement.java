@@ -51,7 +51,7 @@ public final class Movement {
     }
 
     /** Whether any sensor said lately what it does. */
-    boolean isKnown(long at) {
+    public boolean isKnown(long at) {
         return at - saidAt <= LATELY_MILLIS;
     }
 
