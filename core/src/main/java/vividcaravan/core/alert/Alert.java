@@ -168,7 +168,7 @@ public record Alert(
     /** Whether a fault found at {@code at} continues this alert rather than starting another. */
     public boolean isContinuedAt(long at) {
         // What the tyre there now does is no return of what another did.
-        return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS && !isClosedOn(ClosedOn.TYRE_LEFT);
+        return state != AlertState.CLOSED || at - lastSeenAt <= RETURN_WINDOW_MILLIS && !record().hasTyreLeft();
     }
 
     /**

@@ -334,6 +334,16 @@ public final class AlertActs {
     }
 
     /**
+     * Says that its tyre left the wheel with the act that closed it, scrapped or changed: that act stays the last, and what another
+     * tyre does there is another alert.
+     */
+    public Alert tyreEnded(String where) {
+        NextAlert next = next();
+        next.entries.add(next.entries.size() - 1, entry(AlertEntry.Change.TYRE_LEFT, where));
+        return next.alert();
+    }
+
+    /**
      * Undoes the move of the tyre because of which it was closed: it calls again.
      *
      * @throws AlertRefused if something else closed it

@@ -127,6 +127,19 @@ record AlertRecord(List<AlertEntry> entries) {
         return Optional.empty();
     }
 
+    /** Whether its tyre left the wheel since it called last, or was opened again by somebody. */
+    boolean hasTyreLeft() {
+        for (AlertEntry entry : latestFirst()) {
+            if (entry.change() == AlertEntry.Change.TYRE_LEFT) {
+                return true;
+            }
+            if (entry.change().isStep() || entry.change() == AlertEntry.Change.REOPENED) {
+                return false;
+            }
+        }
+        return false;
+    }
+
     /** Why it was put aside last. */
     Optional<String> lastPutAside() {
         return latestFirst().stream()

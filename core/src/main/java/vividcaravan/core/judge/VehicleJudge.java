@@ -11,6 +11,7 @@ import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
 import vividcaravan.core.judge.air.AirStep;
+import vividcaravan.core.judge.air.WheelTrack;
 import vividcaravan.core.judge.memory.Memory;
 import vividcaravan.core.judge.rules.Reading;
 import vividcaravan.core.judge.rules.VehicleRules;
@@ -91,6 +92,18 @@ public final class VehicleJudge {
             wheel.of(stay);
             wheel.stays().forEach(silence::welcome);
             listWheels();
+        }
+    }
+
+    /**
+     * Takes note of when a sensor's stay ends: it is not waited for after that. What was seen of it before stays as it was judged.
+     *
+     * @param stay one of which it may have seen something, or nothing
+     */
+    public void ends(Fitting stay) {
+        WheelStays wheel = wheels.get(stay.position());
+        if (wheel != null && wheel.knows(stay)) {
+            wheel.of(stay);
         }
     }
 
@@ -223,13 +236,13 @@ public final class VehicleJudge {
     /** How a wheel is, as far as its own readings tell. */
     public WheelCondition condition(Position position) {
         WheelStays wheel = wheels.get(position);
-        return wheel == null ? WheelCondition.OK : wheel.last().judge().condition();
+        return wheel == null ? WheelCondition.OK : wheel.present().judge().condition();
     }
 
     /** Whether the newest reading of a wheel was one of a cold tyre: the vehicle stood for hours, or had just woken. */
     public boolean isSoaked(Position position) {
         WheelStays wheel = wheels.get(position);
-        WheelJudge judge = wheel == null ? null : wheel.last().judge();
+        WheelJudge judge = wheel == null ? null : wheel.present().judge();
         return judge != null && judge.soak().at() == judge.newestAt();
     }
 
@@ -237,34 +250,37 @@ public final class VehicleJudge {
     public boolean isToBeFilled(Position position) {
         WheelStays wheel = wheels.get(position);
         return wheel != null
-                && wheel.track()
+                && wheel.present()
+                        .judge()
+                        .track()
                         .isToBeFilled(rules.at(position).orElseThrow().limits().targetKpa());
     }
 
     /** How fast a wheel loses air at present, kPa at 20 °C an hour; empty while it does not. */
     public OptionalDouble lossPerHour(Position position) {
         WheelStays wheel = wheels.get(position);
-        return wheel == null || !wheel.track().isLeaking()
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(wheel.track().ratePerHour());
+        WheelTrack track = wheel == null ? null : wheel.present().judge().track();
+        return track == null || !track.isLeaking() ? OptionalDouble.empty() : OptionalDouble.of(track.ratePerHour());
     }
 
     /** What a wheel's sensor's cell gives when warm, a slow mean, mV; NaN where it never said. */
     public double warmBatteryMv(Position position) {
         WheelStays wheel = wheels.get(position);
-        return wheel == null ? Double.NaN : wheel.last().judge().battery().warmMv();
+        return wheel == null ? Double.NaN : wheel.present().judge().battery().warmMv();
     }
 
     /** What is known of a wheel's sensor's cell. */
     public Cell cell(Position position) {
         WheelStays wheel = wheels.get(position);
-        return wheel == null ? Cell.UNKNOWN : wheel.last().judge().battery().cell();
+        return wheel == null ? Cell.UNKNOWN : wheel.present().judge().battery().cell();
     }
 
     /** When the latest step of a wheel's air came, epoch milliseconds; far back without one. */
     public long lastAirStepAt(Position position) {
         WheelStays wheel = wheels.get(position);
-        return wheel == null ? Long.MIN_VALUE / 2 : wheel.steps().lastTo();
+        return wheel == null
+                ? Long.MIN_VALUE / 2
+                : wheel.present().judge().track().steps().lastTo();
     }
 
     /** The latest steps of a wheel's air that were seen, whoever wrote them down or did not; the oldest first. */
@@ -272,7 +288,7 @@ public final class VehicleJudge {
         WheelStays wheel = wheels.get(position);
         return wheel == null
                 ? List.of()
-                : wheel.last()
+                : wheel.present()
                         .judge()
                         .airSteps(rules.at(position).orElseThrow().limits().targetKpa());
     }

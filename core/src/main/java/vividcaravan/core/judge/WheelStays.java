@@ -132,6 +132,16 @@ final class WheelStays implements Neighbour, Soaked, Filled, Heard, Seep.Daily {
         return current;
     }
 
+    /** The stay of the sensor that sits there now, though it has not spoken yet; the last where none does. */
+    Stay present() {
+        for (int i = stays.size() - 1; i >= 0; i--) {
+            if (stays.get(i).to == Fitting.OPEN) {
+                return stays.get(i);
+            }
+        }
+        return current;
+    }
+
     @Override
     public Stay recordedFor(long at) {
         for (int i = stays.size() - 1; i >= 0; i--) {

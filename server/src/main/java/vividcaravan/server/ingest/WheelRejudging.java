@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertFamily;
@@ -59,6 +60,10 @@ class WheelRejudging {
      * that, or a start would judge it as it was before.
      */
     void judgeAgain(Pen pen, FleetVehicle vehicle, Position position, long since) {
+        if (!wasHeardSince(vehicle, position, since)) {
+            goOn(vehicle, position, since);
+            return;
+        }
         List<Alert> known = alerts.ofWheel(pen.session(), vehicle.id(), position);
         long from = beginning(vehicle, position, since, known);
         // What people saw does not hang on which sensor sat there.
@@ -89,6 +94,23 @@ class WheelRejudging {
         vehicle.publishAlerts();
         vehicle.judged(position);
         closing.save(pen.session(), vehicle);
+    }
+
+    /** Whether any sensor that sat on the vehicle then, or came to this wheel since, said anything after {@code since}. */
+    private boolean wasHeardSince(FleetVehicle vehicle, Position position, long since) {
+        return Stream.concat(
+                        vehicle.everFitted().stream(),
+                        fleet.staysAt(vehicle, position, since - 1, Fitting.OPEN).stream()
+                                .map(stay -> fleet.sensor(stay.sensor()).orElseThrow()))
+                .map(KnownSensor::newest)
+                .anyMatch(newest -> newest != null && newest.at() >= since);
+    }
+
+    /** Nothing was said since: what was judged stands, and the next word is judged by what sits there now. */
+    private void goOn(FleetVehicle vehicle, Position position, long since) {
+        fleet.staysAt(vehicle, position, since - 1, Fitting.OPEN).forEach(vehicle.judge()::ends);
+        vehicle.expectSensors();
+        vehicle.judged(position);
     }
 
     private long endOf(Fitting stay) {

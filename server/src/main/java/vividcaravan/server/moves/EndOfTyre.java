@@ -79,6 +79,9 @@ class EndOfTyre implements TyreEnd {
                     alert,
                     vehicle.description().ref() + " " + alert.position().code());
         }
+        if (alert.state() == AlertState.CLOSED) {
+            trouble.ended(pen, vehicle, alert, who);
+        }
         return Optional.of(moved.deed());
     }
 

@@ -61,6 +61,15 @@ class TroubleMoving {
         return carried;
     }
 
+    /** An alert was closed as its tyre was scrapped or changed: what the next tyre does there is another. */
+    void ended(Pen pen, FleetVehicle vehicle, Alert alert, String who) {
+        Alert ended =
+                vehicle.alert(alert.id()).orElse(alert).by(who, clock.millis()).tyreEnded("The tyre was taken off.");
+        vehicle.book().replace(ended);
+        vehicle.publishAlerts();
+        alerts.save(pen, vehicle, ended);
+    }
+
     /** Marks a tyre that was taken off with what its alert says against it, where that says anything. */
     void mark(Pen pen, long tyre, Alert alert, String where) {
         Trouble.mark(alert, where).ifPresent(why -> {
