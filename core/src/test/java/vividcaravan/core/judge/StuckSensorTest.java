@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.alert.AlertWords;
@@ -35,6 +36,29 @@ class StuckSensorTest {
                             "The sensor at axle 2 left outer of LM-01 has shown \\d+\\hkPa and \\d+\\h°C for \\d+\\hh while the"
                                     + " others warmed and cooled\\.");
         });
+    }
+
+    /** In the wind every cap is as cool as the air; a day of one pressure while the others' moves tells that it is stuck. */
+    @ParameterizedTest
+    @CsvSource({"true, true", "false, false"})
+    void aCapIsKnownByADayOfOnePressure(boolean isStuck, boolean isNamed) {
+        TruckOnTheRoad truck = new TruckOnTheRoad(MountKind.CAP, false);
+        truck.drive(6).rest(18).drive(2);
+        truck.tyre("2LO").isStuck = isStuck;
+        truck.drive(4).rest(18).drive(6).rest(18).drive(2);
+
+        assertThat(truck.alerts().stream().anyMatch(alert -> alert.kind() == AlertKind.SENSOR_FAULT))
+                .isEqualTo(isNamed);
+        assertThat(truck.alerts()).allMatch(alert -> alert.kind() == AlertKind.SENSOR_FAULT);
+    }
+
+    /** Coarse steps repeat rightly for hours, and at rest for days: nothing moves then but weather that moves all of them. */
+    @Test
+    void aTruckThatStandsForDaysIsNot() {
+        TruckOnTheRoad truck =
+                new TruckOnTheRoad(MountKind.CAP, false).drive(3).rest(90).drive(2);
+
+        assertThat(truck.alerts()).isEmpty();
     }
 
     @Test

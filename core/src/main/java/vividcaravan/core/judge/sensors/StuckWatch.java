@@ -8,7 +8,8 @@ import vividcaravan.core.judge.siblings.Measurement;
 
 /**
  * Finds a sensor that repeats one pressure and one temperature while the other wheels of its vehicle warm and cool: air in a
- * tyre that runs, or stands beside others that cool, does neither.
+ * tyre that runs, or stands beside others that cool, does neither. Outside a tyre, where the wind cools all of them alike, a day of one
+ * pressure tells the same while the pressure of the others moves.
  */
 public final class StuckWatch {
 
@@ -29,6 +30,14 @@ public final class StuckWatch {
     /** One other wheel may itself be the odd one. */
     private static final int OTHERS = 2;
 
+    /** So long, so often and while the others' pressure moved by so many steps, whatever their warmth did [our judgement]. */
+    private static final long DAY_MILLIS = 24L * 60 * 60 * 1000;
+
+    private static final int DAY_READINGS = 40;
+    private static final int STEPS = 4;
+    /** Of a sensor that never showed one [common practice: 2 to 10 kPa]. */
+    private static final double COARSE_STEP_KPA = 10;
+
     private static final double SAME = 1e-6;
 
     private double kpa = Double.NaN;
@@ -41,6 +50,12 @@ public final class StuckWatch {
     private final double[] coolestC = {Double.NaN, Double.NaN};
 
     private final double[] warmestC = {Double.NaN, Double.NaN};
+    /** The least by which its pressure ever moved, kPa. */
+    private double stepKpa = Double.NaN;
+    /** The least and the most that the middle one of the others showed since, over its target. */
+    private double lowestGauge = Double.NaN;
+
+    private double highestGauge = Double.NaN;
 
     /** Takes in a measurement, after the wheel's siblings were looked at. A wheel that may be lifted stays cool, and rightly. */
     public void judge(Measurement m, Stage stage) {
@@ -48,6 +63,10 @@ public final class StuckWatch {
         boolean isSame =
                 Math.abs(reading.pressureKpa() - kpa) <= SAME && Math.abs(reading.temperatureC() - celsius) <= SAME;
         if (!isSame) {
+            double moved = Math.abs(reading.pressureKpa() - kpa);
+            stepKpa = moved > SAME && !(moved >= stepKpa) ? moved : stepKpa;
+            lowestGauge = Double.NaN;
+            highestGauge = Double.NaN;
             kpa = reading.pressureKpa();
             celsius = reading.temperatureC();
             since = m.at();
@@ -57,17 +76,27 @@ public final class StuckWatch {
         }
         at = m.at();
         isOutside = m.isOutside();
-        readings = Math.min(readings + 1, STUCK_READINGS);
+        readings = Math.min(readings + 1, DAY_READINGS);
         if (m.siblings().count() >= OTHERS) {
             move(0, m.siblings().celsius());
             move(1, m.siblings().coolestC());
         }
-        boolean isStuck = !m.rules().isLiftable()
-                && !m.rules().position().isSpare()
-                && readings >= STUCK_READINGS
-                && at - since >= STUCK_MILLIS
-                && othersMovedC() >= STUCK_OTHERS_C;
+        if (at - since >= SUSPECT_MILLIS && m.siblings().count() >= OTHERS) {
+            double gauge = m.siblings().gauge();
+            lowestGauge = gauge >= lowestGauge ? lowestGauge : gauge;
+            highestGauge = gauge <= highestGauge ? highestGauge : gauge;
+        }
+        boolean isByWarmth =
+                readings >= STUCK_READINGS && at - since >= STUCK_MILLIS && othersMovedC() >= STUCK_OTHERS_C;
+        boolean isByPressure = readings >= DAY_READINGS
+                && at - since >= DAY_MILLIS
+                && (highestGauge - lowestGauge) * m.targetKpa() >= STEPS * leastStepKpa();
+        boolean isStuck = !m.rules().isLiftable() && !m.rules().position().isSpare() && (isByWarmth || isByPressure);
         stage.update(isStuck, !isSame, at, 1);
+    }
+
+    private double leastStepKpa() {
+        return Double.isNaN(stepKpa) ? COARSE_STEP_KPA : stepKpa;
     }
 
     private void move(int which, double celsius) {
@@ -100,6 +129,9 @@ public final class StuckWatch {
         at = memory.time("at", at);
         readings = memory.count("readings", readings);
         isOutside = memory.flag("isOutside", isOutside);
+        stepKpa = memory.figure("stepKpa", stepKpa);
+        lowestGauge = memory.figure("lowestGauge", lowestGauge);
+        highestGauge = memory.figure("highestGauge", highestGauge);
         memory.slots("coolestC", coolestC);
         memory.slots("warmestC", warmestC);
     }
