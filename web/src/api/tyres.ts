@@ -119,12 +119,13 @@ export function useTyreActions() {
       done(answer(http.POST('/api/v1/tyres/{id}/treads', { params: { path: { id } }, body }))),
     repaired: (id: string, body: Schemas['RepairRequest']) =>
       done(answer(http.POST('/api/v1/tyres/{id}/repairs', { params: { path: { id } }, body }))),
-    inspected: (id: string, inspectedBy: string, words: string) =>
+    /** @param troubles the ids of those that it is sound of */
+    inspected: (id: string, inspectedBy: string, words: string, troubles: string[]) =>
       done(
         answer(
           http.POST('/api/v1/tyres/{id}/inspections', {
             params: { path: { id } },
-            body: { inspectedBy, words },
+            body: { inspectedBy, words, troubles },
           }),
         ),
       ),

@@ -20,6 +20,13 @@ const { nameOf } = usePeople();
 const { trouble, faults, isBusy, attempt } = useAttempt();
 const tyre = computed(() => life.value?.tyre);
 const isDescribing = ref(false);
+/** Each trouble of a tyre that lies somewhere is ended by itself. */
+const marks = computed(
+  () => tyre.value?.trouble.flatMap((one) => (one.id ? [{ ...one, id: one.id }] : [])) ?? [],
+);
+const soundOf = ref<string[]>([]);
+const known = (one: { since: string; seenBy?: string | null }) =>
+  `Since ${dated(one.since)}${one.seenBy ? `, seen by ${nameOf(one.seenBy)}` : ''}.`;
 const depth = ref<number | null>(null);
 const km = ref<number | null>(null);
 const inspectedBy = ref('');
@@ -69,7 +76,12 @@ const keepRepair = () =>
     { done: 'The repair is kept.' },
   );
 const faultOf = (field: string) => faults.value.find((fault) => fault.field === field)?.message;
-const keepInspection = () => attempt(() => inspected(props.id, inspectedBy.value, found.value));
+const keepInspection = () =>
+  attempt(async () => {
+    const chosen = marks.value.length > 1 ? soundOf.value : [];
+    await inspected(props.id, inspectedBy.value, found.value, chosen);
+    soundOf.value = [];
+  });
 const print = () => window.print();
 </script>
 
@@ -87,7 +99,12 @@ const print = () => window.print();
       </div>
       <section v-if="tyre.markedBecause" class="mt-3 border-l-4 border-stop pl-3" aria-labelledby="tyre-mark">
         <h2 id="tyre-mark" class="text-base text-stop">Do not fit before inspection</h2>
-        <p>{{ tyre.markedBecause }} It can look sound and burst along the sidewall once it is filled.</p>
+        <p>It can look sound and burst along the sidewall once it is inflated.</p>
+        <ul v-if="marks.length < 2">
+          <li v-for="mark in marks" :key="mark.id">
+            {{ mark.words }} <span class="text-quiet">{{ known(mark) }}</span>
+          </li>
+        </ul>
         <form
           v-if="mayHandleAlerts"
           class="mt-2 grid max-w-xl gap-2 print:hidden"
@@ -107,9 +124,26 @@ const print = () => window.print();
               required
             ></textarea>
           </label>
+          <fieldset v-if="marks.length > 1">
+            <legend>Found sound of</legend>
+            <label v-for="mark in marks" :key="mark.id" class="flex gap-2 py-1">
+              <input v-model="soundOf" type="checkbox" :value="mark.id" class="mt-1" />
+              <span
+                >{{ mark.words }} <span class="text-quiet">{{ known(mark) }}</span></span
+              >
+            </label>
+          </fieldset>
           <div>
-            <button type="submit" class="button button-main min-h-11" :disabled="isBusy">
-              Passed inspection: clear the mark
+            <button
+              type="submit"
+              class="button button-main min-h-11"
+              :disabled="isBusy || (marks.length > 1 && soundOf.length === 0)"
+            >
+              {{
+                marks.length > 1
+                  ? 'Passed inspection: clear what is ticked'
+                  : 'Passed inspection: clear the mark'
+              }}
             </button>
           </div>
         </form>
@@ -122,12 +156,8 @@ const print = () => window.print();
       >
         <h2 id="tyre-known" class="text-base">Known trouble, which goes with the tyre</h2>
         <ul>
-          <li v-for="known in tyre.trouble" :key="known.kind + known.since">
-            {{ known.words }}
-            <span class="text-quiet"
-              >Since {{ dated(known.since)
-              }}{{ known.seenBy ? `, seen by ${nameOf(known.seenBy)}` : '' }}.</span
-            >
+          <li v-for="one in tyre.trouble" :key="one.kind + one.since">
+            {{ one.words }} <span class="text-quiet">{{ known(one) }}</span>
           </li>
         </ul>
       </section>

@@ -14,6 +14,7 @@ import {
   SensorFate,
 } from '@/api/tyres';
 import AxleStrip from '@/shared/AxleStrip.vue';
+import ChoiceRow from '@/shared/ChoiceRow.vue';
 import NumberField from '@/shared/NumberField.vue';
 import SidewaysScroll from '@/shared/SidewaysScroll.vue';
 import { dated } from '@/shared/time';
@@ -25,6 +26,7 @@ import {
   isWheel,
   marks,
   requestOf,
+  type WhatWent,
   same,
   toMakeRoom,
   vehiclesOf,
@@ -69,6 +71,11 @@ const steps = part('steps');
 const when = part('when');
 const note = part('note');
 const km = part('km');
+const went = part('went');
+const WENT: { value: WhatWent; words: string }[] = [
+  { value: 'WHOLE_WHEEL', words: 'Whole wheels, with rim and valve' },
+  { value: 'TYRE_ALONE', words: 'Tyres alone; rims and valves stay' },
+];
 const source = ref<Step['from']>();
 const stored = ref('');
 watch([chosenVehicle, second], () => {
@@ -81,7 +88,13 @@ watch(steps, () =>
 );
 
 const request = computed(() =>
-  requestOf(steps.value, when.value ? new Date(when.value).toISOString() : null, note.value, km.value),
+  requestOf(
+    steps.value,
+    when.value ? new Date(when.value).toISOString() : null,
+    note.value,
+    km.value,
+    went.value,
+  ),
 );
 const { data: preview, error: previewError, isFetching } = useMovePreview(request);
 const isReady = computed(
@@ -291,6 +304,7 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
           @reason="giveReason"
           @name="namePlace"
         />
+        <ChoiceRow v-model="went" class="mt-3" label="What went" :choices="WENT" />
         <div class="mt-3 flex flex-wrap items-end gap-3">
           <label class="block"
             >When it was done

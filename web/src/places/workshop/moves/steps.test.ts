@@ -51,8 +51,8 @@ describe('the steps of a move', () => {
       at: null,
       note: null,
       steps: [
-        { vehicle: 'LM-21', position: '1L', to: wheel('1R'), sensor: 'OFF' },
-        { tyre: '7', to: { kind: 'REPAIRER', name: 'Marle Road' }, reason: 'WORN' },
+        { vehicle: 'LM-21', position: '1L', to: wheel('1R'), sensor: 'OFF', went: 'WHOLE_WHEEL' },
+        { tyre: '7', to: { kind: 'REPAIRER', name: 'Marle Road' }, reason: 'WORN', went: 'WHOLE_WHEEL' },
       ],
     });
   });

@@ -69,12 +69,15 @@ export const vehiclesOf = (steps: readonly Step[]): string[] => [
   ),
 ];
 
+export type WhatWent = NonNullable<NonNullable<MoveRequest['steps']>[number]['went']>;
+
 /** The steps as the server takes them; how far a vehicle had run only of those that are concerned. */
 export function requestOf(
   steps: readonly Step[],
   at: string | null,
   note: string,
   km: Readonly<Record<string, number | null>> = {},
+  went: WhatWent = 'WHOLE_WHEEL',
 ): MoveRequest {
   const distances = vehiclesOf(steps).flatMap((vehicle) =>
     typeof km[vehicle] === 'number' ? [{ vehicle, km: km[vehicle] }] : [],
@@ -90,6 +93,7 @@ export function requestOf(
         : { kind: to.kind, ...(to.name?.trim() ? { name: to.name.trim() } : {}) },
       ...(fate ? { sensor: fate } : {}),
       ...(reason && !isWheel(to) ? { reason } : {}),
+      went,
     })),
   };
 }

@@ -110,8 +110,14 @@ class DemoTyres {
                         "to be retreaded",
                         List.of(
                                 new StepRequest(
-                                        ref, position, null, repairer, SensorFate.STAYS, RemovalReason.UNEVEN_WEAR),
-                                new StepRequest(null, null, Long.toString(comes), wheel, null, null)),
+                                        ref,
+                                        position,
+                                        null,
+                                        repairer,
+                                        SensorFate.STAYS,
+                                        RemovalReason.UNEVEN_WEAR,
+                                        null),
+                                new StepRequest(null, null, Long.toString(comes), wheel, null, null, null)),
                         List.of(new MoveRequest.VehicleDistance(ref, Math.round(391 * KM_A_DAY) * 1.0))),
                 DEMO);
         retorques.tightened(
@@ -128,7 +134,7 @@ class DemoTyres {
     }
 
     private static StepRequest step(String ref, String from, String to) {
-        return new StepRequest(ref, from, null, new PlaceRequest(ref, to, null, null), null, null);
+        return new StepRequest(ref, from, null, new PlaceRequest(ref, to, null, null), null, null, null);
     }
 
     private void describe(FleetVehicle vehicle, Instant begun) {

@@ -12,10 +12,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.Fitting;
@@ -34,6 +36,7 @@ import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TreadReadingRow;
 import vividcaravan.server.tyres.Trouble;
+import vividcaravan.server.tyres.TyreMark;
 import vividcaravan.server.tyres.TyreRepairRow;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreStayRow;
@@ -173,6 +176,17 @@ class FleetHistoryExport {
                 .toList();
     }
 
+    /** At a wheel it would stop the vehicle at the next safe stop. */
+    private static FleetHistory.TroublePast trouble(TyreMark mark) {
+        return new FleetHistory.TroublePast(
+                mark.kind(),
+                Urgency.NEXT_STOP,
+                mark.isRunSoft() ? true : null,
+                mark.since(),
+                own(mark.seenBy()),
+                mark.words());
+    }
+
     private static List<FleetHistory.TroublePast> troubles(FleetVehicle vehicle, Position position) {
         return Trouble.against(vehicle, position).stream()
                 .map(alert -> new FleetHistory.TroublePast(
@@ -198,7 +212,9 @@ class FleetHistoryExport {
             List<TreadReadingRow> treads,
             List<TyreRepairRow> repairs) {
         Tyre tyre = row.tyre();
-        List<FleetHistory.TroublePast> trouble = troubles(stays);
+        List<FleetHistory.TroublePast> trouble = Stream.concat(
+                        troubles(stays).stream(), row.troubles().stream().map(FleetHistoryExport::trouble))
+                .toList();
         return new FleetHistory.TyrePast(
                 id,
                 tyre.maker(),

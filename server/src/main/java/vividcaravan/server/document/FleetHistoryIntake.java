@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
@@ -42,6 +43,7 @@ import vividcaravan.server.tyres.MoveDistanceRow;
 import vividcaravan.server.tyres.MoveRow;
 import vividcaravan.server.tyres.MoveStepRow;
 import vividcaravan.server.tyres.TreadReadingRow;
+import vividcaravan.server.tyres.TyreMark;
 import vividcaravan.server.tyres.TyreRepairRow;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreStayRow;
@@ -159,6 +161,9 @@ class FleetHistoryIntake {
                 row.markedWords = past.markedBecause();
                 row.markedKind = past.markedKind();
                 row.markedSeenBy = past.markedSeenBy();
+                if (past.trouble() != null) {
+                    row.markedWith(marks(past.trouble()));
+                }
             }
             row.addedAt = past.addedAt();
             row.addedBy = past.addedBy();
@@ -176,6 +181,21 @@ class FleetHistoryIntake {
             past.repairs().forEach(repair -> session.insert(row(row.id, repair)));
         }
         return ids;
+    }
+
+    private static List<TyreMark> marks(List<FleetHistory.TroublePast> troubles) {
+        return IntStream.range(0, troubles.size())
+                .mapToObj(i -> {
+                    FleetHistory.TroublePast one = troubles.get(i);
+                    return new TyreMark(
+                            i + 1,
+                            one.kind(),
+                            Boolean.TRUE.equals(one.runSoft()),
+                            one.since(),
+                            one.seenBy(),
+                            one.words());
+                })
+                .toList();
     }
 
     /** What was open against a tyre at a wheel stands open there: it ends as it would have where it was. */
@@ -266,7 +286,7 @@ class FleetHistoryIntake {
                         place(step.to()),
                         sensor(step.sensor()),
                         step.fate());
-                session.insert(MoveStepRow.of(move.id, i, made, step.reason()));
+                session.insert(MoveStepRow.of(move.id, i, made, step.reason(), null));
             }
             if (past.distances() != null) {
                 past.distances()

@@ -111,12 +111,19 @@ class EndOfTyre implements TyreEnd {
                 null,
                 List.of(
                         new StepRequest(
-                                ref, code, null, new PlaceRequest(null, null, away, null), SensorFate.STAYS, null),
+                                ref,
+                                code,
+                                null,
+                                new PlaceRequest(null, null, away, null),
+                                SensorFate.STAYS,
+                                null,
+                                null),
                         new StepRequest(
                                 null,
                                 null,
                                 Long.toString(next.id),
                                 new PlaceRequest(ref, code, null, null),
+                                null,
                                 null,
                                 null)),
                 null);

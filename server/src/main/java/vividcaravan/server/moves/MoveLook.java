@@ -34,6 +34,7 @@ import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.Tyre;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.core.tyres.WhatWent;
 import vividcaravan.core.tyres.WheelMove;
 import vividcaravan.server.fleet.AxleDescription;
 import vividcaravan.server.fleet.FleetVehicle;
@@ -69,7 +70,7 @@ class MoveLook {
         this.clock = clock;
     }
 
-    MovePreview of(View view, MovePlan plan) {
+    MovePreview of(View view, MovePlan plan, MoveRequest request) {
         List<MoveFault> faults = plan.faults();
         MoveRules held = new MoveRules(rules.ofTyres(view), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
         List<StepPreview> steps = new ArrayList<>();
@@ -79,6 +80,9 @@ class MoveLook {
             faults.stream()
                     .filter(fault -> fault.move() == number)
                     .forEach(fault -> said.add(new MoveWord(true, fault.message())));
+            if (request.steps().get(i).went() == WhatWent.TYRE_ALONE) {
+                addWhatStays(plan, plan.moves().get(i), said);
+            }
             steps.add(step(plan, plan.moves().get(i), held, said));
         }
         List<WheelAfter> wheels = new ArrayList<>();
@@ -92,6 +96,20 @@ class MoveLook {
                 || axles.stream().anyMatch(MoveWord::isRefusal);
         return new MovePreview(
                 Instant.ofEpochMilli(plan.at()), !isRefused, steps, wheels, axles, contradicted(view, plan));
+    }
+
+    /** A leak may be at bead or valve, which stay with the rim. */
+    private void addWhatStays(MovePlan plan, WheelMove move, List<MoveWord> said) {
+        TyrePlace from = plan.from(move);
+        openAllAt(plan, from, clock.millis())
+                .filter(alert -> Trouble.staysToo(alert, WhatWent.TYRE_ALONE))
+                .findFirst()
+                .ifPresent(
+                        alert -> said.add(
+                                new MoveWord(
+                                        false,
+                                        plan.words(from) + ": " + words(alert)
+                                                + " stays open there as well, until it is proven: it may be the valve or the rim, which stay.")));
     }
 
     private static List<OdometerRead> contradicted(View view, MovePlan plan) {

@@ -153,7 +153,8 @@ class MovePlanning {
                                     isAtWheel ? null : Long.toString(one.tyre()),
                                     request(one.to()),
                                     one.fate(),
-                                    step.reason);
+                                    step.reason,
+                                    step.went);
                         })
                         .toList(),
                 distances.stream()

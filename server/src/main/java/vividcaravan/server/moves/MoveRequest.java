@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlace;
+import vividcaravan.core.tyres.WhatWent;
 import vividcaravan.server.platform.AtMost;
 
 /**
@@ -37,6 +38,7 @@ public record MoveRequest(
      * @param tyre its identity, where it is off every vehicle
      * @param sensor what becomes of its sensor; the usual unless said otherwise
      * @param reason why it comes off its vehicle, where it goes to no wheel
+     * @param went the whole wheel, as is taken where nobody says, or the tyre alone: a leak that may be at bead or valve stays then too
      */
     public record StepRequest(
             @Nullable String vehicle,
@@ -44,7 +46,8 @@ public record MoveRequest(
             @Nullable String tyre,
             @Nullable PlaceRequest to,
             @Nullable SensorFate sensor,
-            @Nullable RemovalReason reason) {}
+            @Nullable RemovalReason reason,
+            @Nullable WhatWent went) {}
 
     /**
      * Where a tyre goes: a wheel, or a place off every vehicle.

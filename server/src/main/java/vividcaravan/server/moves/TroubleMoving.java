@@ -3,12 +3,14 @@ package vividcaravan.server.moves;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.tyres.TyrePlace;
 import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.core.tyres.WhatWent;
 import vividcaravan.server.alerts.AlertStore;
 import vividcaravan.server.fleet.FleetVehicle;
 import vividcaravan.server.tyres.Trouble;
@@ -30,8 +32,12 @@ class TroubleMoving {
     /** Trouble of a tyre that stands at the wheel it goes to, once all have left theirs. */
     record Carried(TyrePlace.AtWheel to, Alert alert, String words) {}
 
-    /** What is open against a tyre ends at the wheel that it leaves, and goes along: to the next wheel, or as a mark. */
-    List<Carried> leave(Pen pen, MovePlan plan, TyrePlacing.Made made, String who) {
+    /**
+     * What is open against a tyre ends at the wheel that it leaves, and goes along: to the next wheel, or as a mark.
+     *
+     * @param went the whole wheel or the tyre alone; null where nobody said
+     */
+    List<Carried> leave(Pen pen, MovePlan plan, TyrePlacing.Made made, @Nullable WhatWent went, String who) {
         List<Carried> carried = new ArrayList<>();
         if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
             return carried;
@@ -39,11 +45,11 @@ class TroubleMoving {
         FleetVehicle vehicle = plan.vehicle(wheel);
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
             if (!wheel.position().equals(alert.position())
-                    || !Trouble.goesAlong(alert)
+                    || !Trouble.goesAlong(alert, went)
                     || !Trouble.stood(alert, plan.at(), clock.millis())) {
                 continue;
             }
-            if (!Trouble.staysToo(alert)) {
+            if (!Trouble.staysToo(alert, went)) {
                 Alert closed =
                         alert.by(who, clock.millis()).leftWithTyre("The tyre went to " + plan.words(made.to()) + ".");
                 vehicle.book().replace(closed);
@@ -127,13 +133,18 @@ class TroubleMoving {
                     .anyMatch(one -> one.to().equals(wheel)
                             && one.alert().kind().family() == alert.kind().family()
                             && one.alert().saysMoreThan(alert));
-            if (left.stream().noneMatch(one -> one.id() == alert.id()) || isOutdone) {
+            boolean isOfThisWheel = wheel.position().equals(alert.position()) && alert.isClosedWithTyre();
+            if (!isOfThisWheel || left.stream().noneMatch(one -> one.id() == alert.id()) || isOutdone) {
                 continue;
             }
             Alert back = alert.by(who, clock.millis()).backWithTyre("The move of its tyre was undone.");
             vehicle.book().replace(back);
             vehicle.publishAlerts();
             alerts.save(pen, vehicle, back);
+        }
+        boolean isSaidThere = vehicle.book().alerts().stream()
+                .anyMatch(alert -> wheel.position().equals(alert.position()) && Trouble.goesAlong(alert));
+        if (isSaidThere) {
             unmark(pen, made.tyre());
         }
     }
@@ -145,9 +156,11 @@ class TroubleMoving {
         pen.session().update(row);
     }
 
+    /** Whether what comes back says nothing that the wheel's own alert does not say. */
     static boolean isOpen(MovePlan plan, Carried carried) {
         return plan.vehicle(carried.to()).book().alerts().stream()
                 .anyMatch(alert -> alert.state() != AlertState.CLOSED
+                        && !carried.alert().saysMoreThan(alert)
                         && carried.to().position().equals(alert.position())
                         && alert.kind().family() == carried.alert().kind().family());
     }
@@ -171,7 +184,7 @@ class TroubleMoving {
             } else if (Trouble.standsAtNextWheel(alert)) {
                 carried.add(new Carried(before, alert, "it came back with its tyre from " + plan.words(wheel)));
             }
-            if (!Trouble.staysToo(alert)) {
+            if (!Trouble.staysToo(alert, null)) {
                 Alert closed = alert.by(who, clock.millis())
                         .leftWithTyre("The move was undone: its tyre is " + plan.words(made.from()) + ".");
                 vehicle.book().replace(closed);

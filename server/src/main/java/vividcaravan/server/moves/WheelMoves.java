@@ -84,7 +84,7 @@ public class WheelMoves {
     MovePreview preview(MoveRequest request) {
         try (StatelessSession session = sessions.openStatelessSession()) {
             View view = View.of(session);
-            return look.of(view, planning.plan(view, request));
+            return look.of(view, planning.plan(view, request), request);
         }
     }
 
@@ -96,7 +96,7 @@ public class WheelMoves {
      */
     public long make(MoveRequest request, String who) {
         return writer.make(view -> {
-            refuseIfNot(look.of(view, planning.plan(view, request)));
+            refuseIfNot(look.of(view, planning.plan(view, request), request));
             return Decision.make(pen -> made(pen, request, who));
         });
     }
@@ -143,7 +143,8 @@ public class WheelMoves {
                             move.id,
                             i,
                             outcome.made().get(i),
-                            request.steps().get(i).reason()));
+                            request.steps().get(i).reason(),
+                            request.steps().get(i).went()));
         }
         if (request.distances() != null) {
             request.distances().forEach(one -> pen.session()
@@ -151,8 +152,9 @@ public class WheelMoves {
                             move.id, fleet.existing(one.vehicle()).id(), one.km())));
         }
         List<TroubleMoving.Carried> carried = new ArrayList<>();
-        for (TyrePlacing.Made one : outcome.made()) {
-            carried.addAll(trouble.leave(pen, plan, one, who));
+        for (int i = 0; i < outcome.made().size(); i++) {
+            carried.addAll(trouble.leave(
+                    pen, plan, outcome.made().get(i), request.steps().get(i).went(), who));
         }
         // Before the wheels are judged again: what the tyres show now is what was done.
         addRetorques(pen, outcome.made(), move.id, plan.at());
@@ -187,8 +189,8 @@ public class WheelMoves {
         move.madeAt = clock.instant();
         move.madeBy = who;
         pen.session().insert(move);
-        pen.session().insert(MoveStepRow.of(move.id, 0, one, null));
-        trouble.leave(pen, plan, one, who);
+        pen.session().insert(MoveStepRow.of(move.id, 0, one, null, null));
+        trouble.leave(pen, plan, one, null, who);
         store(pen, plan, plan.placing().withTyreAway(one, plan.at()));
         addRetorques(pen, List.of(one), move.id, plan.at());
         return new Done<>(move.id, deed(DeedKind.WHEELS_MOVED, "moved", plan, List.of(one), move.id));
@@ -278,7 +280,7 @@ public class WheelMoves {
                         MoveDistanceRow.of(View.of(pen.session()), List.of(id)).getOrDefault(id, List.of()),
                         at,
                         move.note);
-                refuseIfNot(look.of(View.of(pen.session()), planning.plan(View.of(pen.session()), again)));
+                refuseIfNot(look.of(View.of(pen.session()), planning.plan(View.of(pen.session()), again), again));
                 return made(pen, again, who);
             });
         });

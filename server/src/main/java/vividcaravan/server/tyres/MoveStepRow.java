@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 import vividcaravan.core.tyres.RemovalReason;
 import vividcaravan.core.tyres.SensorFate;
 import vividcaravan.core.tyres.TyrePlacing;
+import vividcaravan.core.tyres.WhatWent;
 import vividcaravan.server.writer.View;
 
 @Entity
@@ -46,7 +47,12 @@ public class MoveStepRow {
     @Enumerated(EnumType.STRING)
     public RemovalReason reason;
 
-    public static MoveStepRow of(long move, int number, TyrePlacing.Made made, @Nullable RemovalReason reason) {
+    /** What went; null where nobody said. */
+    @Enumerated(EnumType.STRING)
+    public WhatWent went;
+
+    public static MoveStepRow of(
+            long move, int number, TyrePlacing.Made made, @Nullable RemovalReason reason, @Nullable WhatWent went) {
         MoveStepRow row = new MoveStepRow();
         PlaceColumns from = PlaceColumns.of(made.from());
         PlaceColumns to = PlaceColumns.of(made.to());
@@ -64,6 +70,7 @@ public class MoveStepRow {
         row.sensorId = made.sensor();
         row.fate = made.fate();
         row.reason = reason;
+        row.went = went;
         return row;
     }
 

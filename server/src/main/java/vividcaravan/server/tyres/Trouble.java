@@ -12,6 +12,7 @@ import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.driver.WalkPoint;
+import vividcaravan.core.tyres.WhatWent;
 import vividcaravan.server.fleet.FleetVehicle;
 
 /**
@@ -41,28 +42,47 @@ public final class Trouble {
 
     /** Whether an alert leaves a wheel with its tyre. */
     public static boolean goesAlong(Alert alert) {
-        return alert.goesWithTyre() || isSeenOnTyre(alert);
+        return goesAlong(alert, null);
+    }
+
+    /** Whether an alert leaves a wheel with what {@code went}. */
+    public static boolean goesAlong(Alert alert, @Nullable WhatWent went) {
+        return alert.goesWithTyre() || isSeenOn(alert, went);
     }
 
     /** Whether a person saw it on the tyre itself. */
     public static boolean isSeenOnTyre(Alert alert) {
+        return isSeenOn(alert, null);
+    }
+
+    private static boolean isSeenOn(Alert alert, @Nullable WhatWent went) {
         return alert.kind().family() == AlertFamily.SEEN
                 && alert.state() != AlertState.CLOSED
                 && (alert.isRunSoft()
                         || Arrays.stream(WalkPoint.values())
-                                .anyMatch(point -> point.isOfTyre() && alert.hasSeen(point.words())));
+                                .anyMatch(point -> goes(point, went) && alert.hasSeen(point.words())));
     }
 
-    /** Whether something else was seen there too, which stays at the wheel. */
-    public static boolean staysToo(Alert alert) {
-        return alert.kind().family() == AlertFamily.SEEN
-                && Arrays.stream(WalkPoint.values())
-                        .anyMatch(point -> !point.isOfTyre() && alert.hasSeen(point.words()));
+    /**
+     * Whether something of it stays at the wheel too: something else that was seen there, or, where the rim stays with its valve, a
+     * leak of which nobody knows yet where it is.
+     */
+    public static boolean staysToo(Alert alert, @Nullable WhatWent went) {
+        boolean isOfTheRim = went == WhatWent.TYRE_ALONE && alert.wasLeak() && !alert.isRunSoft();
+        return isOfTheRim
+                || alert.kind().family() == AlertFamily.SEEN
+                        && Arrays.stream(WalkPoint.values())
+                                .anyMatch(point -> !goes(point, went) && alert.hasSeen(point.words()));
+    }
+
+    /** A valve goes with its rim. */
+    private static boolean goes(WalkPoint point, @Nullable WhatWent went) {
+        return point.isOfTyre() || point == WalkPoint.VALVE && went == WhatWent.WHOLE_WHEEL;
     }
 
     /** Whether it stands at the next wheel at once; what only pressure says, the readings there say again. */
     public static boolean standsAtNextWheel(Alert alert) {
-        return isSeenOnTyre(alert) || alert.wasLeak() || alert.isRunSoft();
+        return alert.kind().family() == AlertFamily.SEEN || alert.wasLeak() || alert.isRunSoft();
     }
 
     /** Why a tyre that lies somewhere is not to be fitted, as a sentence; empty where nothing speaks against it. */
@@ -70,7 +90,7 @@ public final class Trouble {
         if (alert.isRunSoft()) {
             return Optional.of("Run at 80 % of its target or less at " + where + ".");
         }
-        if (isSeenOnTyre(alert) && alert.urgency() != Urgency.PLAN) {
+        if (alert.kind().family() == AlertFamily.SEEN && alert.urgency() != Urgency.PLAN) {
             return Optional.of("Seen on it at " + where + ": " + alert.lastSeen() + ".");
         }
         return alert.wasLeak()
@@ -81,12 +101,14 @@ public final class Trouble {
     /**
      * Known trouble of a tyre.
      *
+     * @param id by which an inspection names it while its tyre lies somewhere; null at a wheel, and of a tread
      * @param kind of the alert that told of it; LOW_TREAD where a tread gauge did
      * @param since since when it is known
      * @param seenBy user name of the person who saw it; null where readings told of it
      * @param words what it is, as a sentence
      */
-    public record KnownTrouble(String kind, Instant since, @Nullable String seenBy, String words) {}
+    public record KnownTrouble(
+            @Nullable String id, String kind, Instant since, @Nullable String seenBy, String words) {}
 
     /** What is known, in words that do not say where. */
     public static String words(Alert alert) {
@@ -110,6 +132,7 @@ public final class Trouble {
         String where = vehicle.description().ref() + " " + position.code();
         return against(vehicle, position).stream()
                 .map(alert -> new KnownTrouble(
+                        null,
                         alert.kind().name(),
                         Instant.ofEpochMilli(alert.openedAt()),
                         alert.lastSeenBy().orElse(null),

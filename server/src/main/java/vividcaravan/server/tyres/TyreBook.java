@@ -15,7 +15,6 @@ import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.axles.AxleRole;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.fitting.TyreDateCode;
@@ -332,12 +331,16 @@ public class TyreBook {
         if (wheel.isPresent() && vehicle.isPresent()) {
             told.addAll(Trouble.at(vehicle.get(), wheel.get().position()));
         }
-        if (row.markedAt != null) {
-            AlertKind kind = row.markedKind == null ? AlertKind.UNDER_PRESSURE : row.markedKind;
-            told.add(new Trouble.KnownTrouble(kind.name(), row.markedAt, row.markedSeenBy, row.markedWords));
-        }
+        row.troubles()
+                .forEach(mark -> told.add(new Trouble.KnownTrouble(
+                        Integer.toString(mark.number()),
+                        mark.kind().name(),
+                        mark.since(),
+                        mark.seenBy(),
+                        mark.words())));
         if (last != null && last.shallowestMm < leastMm) {
             told.add(new Trouble.KnownTrouble(
+                    null,
                     "LOW_TREAD",
                     last.readAt,
                     last.who,

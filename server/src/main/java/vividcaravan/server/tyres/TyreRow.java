@@ -1,5 +1,7 @@
 package vividcaravan.server.tyres;
 
+import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +11,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.stream.Collectors;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertKind;
 import vividcaravan.core.tyres.Tyre;
@@ -16,6 +23,12 @@ import vividcaravan.core.tyres.Tyre;
 @Entity
 @Table(name = "tyre")
 public class TyreRow {
+
+    /** More than a tyre can have; what comes after says nothing that matters. */
+    private static final int MOST_MARKS = 12;
+
+    private static final int LONGEST_WORDS = 2_000;
+
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "tyre_seq")
     @SequenceGenerator(name = "tyre_seq", sequenceName = "tyre_seq", allocationSize = 50)
@@ -42,6 +55,11 @@ public class TyreRow {
     /** Who saw it; null where readings told of it. */
     public String markedSeenBy;
 
+    /** Each trouble by itself, the oldest first; null where it was marked before that was kept. */
+    @Convert(converter = TyreMark.AsText.class)
+    @Column(name = "marks")
+    public List<TyreMark> marks;
+
     public Instant addedAt;
     /** Null where the product took for granted that it is there. */
     public String addedBy;
@@ -50,23 +68,60 @@ public class TyreRow {
         return new Tyre(maker, pattern, size, loadIndex, speedSymbol, dateCode, isRetread, isDirectional);
     }
 
-    /** Marks it, beside what it is marked with. */
-    public void mark(Alert alert, String why, Instant now) {
-        boolean isFirst = markedAt == null;
-        markedAt = isFirst ? now : markedAt;
-        markedWords = isFirst || markedWords == null
-                ? why
-                : markedWords.contains(why) ? markedWords : markedWords + " " + why;
-        markedKind = isFirst || alert.isRunSoft() ? alert.kind() : markedKind;
-        markedSeenBy = alert.lastSeenBy().orElse(markedSeenBy);
+    /** Each trouble by itself, the oldest first; empty where nothing marks it. */
+    public List<TyreMark> troubles() {
+        if (markedAt == null) {
+            return List.of();
+        }
+        if (marks != null && !marks.isEmpty()) {
+            return marks;
+        }
+        AlertKind kind = markedKind == null ? AlertKind.UNDER_PRESSURE : markedKind;
+        String words = markedWords == null ? "It is marked." : markedWords;
+        return List.of(new TyreMark(1, kind, markedKind == null, markedAt, markedSeenBy, words));
     }
 
-    /** Takes its mark away. */
+    /** Marks it, beside what it is marked with. */
+    public void mark(Alert alert, String why, Instant now) {
+        List<TyreMark> known = troubles();
+        if (known.size() < MOST_MARKS
+                && known.stream().noneMatch(mark -> mark.words().equals(why))) {
+            int number = known.stream().mapToInt(TyreMark::number).max().orElse(0) + 1;
+            List<TyreMark> all = new ArrayList<>(known);
+            all.add(new TyreMark(
+                    number,
+                    alert.kind(),
+                    alert.isRunSoft(),
+                    now,
+                    alert.lastSeenBy().orElse(null),
+                    why));
+            markedWith(all);
+        }
+    }
+
+    /** Is marked with these and nothing else. */
+    public void markedWith(List<TyreMark> all) {
+        marks = List.copyOf(all);
+        TyreMark worst = all.stream()
+                .filter(TyreMark::isRunSoft)
+                .findFirst()
+                .or(() -> all.stream().findFirst())
+                .orElse(null);
+        markedAt =
+                all.stream().map(TyreMark::since).min(Comparator.naturalOrder()).orElse(null);
+        String words = all.stream().map(TyreMark::words).collect(Collectors.joining(" "));
+        markedWords = worst == null ? null : words.substring(0, Math.min(words.length(), LONGEST_WORDS));
+        markedKind = worst == null ? null : worst.kind();
+        markedSeenBy = all.stream()
+                .map(TyreMark::seenBy)
+                .filter(Objects::nonNull)
+                .reduce((first, last) -> last)
+                .orElse(null);
+    }
+
+    /** Takes its marks away. */
     public void unmark() {
-        markedAt = null;
-        markedWords = null;
-        markedKind = null;
-        markedSeenBy = null;
+        markedWith(List.of());
     }
 
     /** Takes on what is known of it. */

@@ -3,6 +3,7 @@ package vividcaravan.server.tyres;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -253,11 +254,12 @@ public class Tyres {
     }
 
     /**
-     * A named person inspected a tyre off the vehicle: its mark is gone where it is sound.
+     * A named person inspected a tyre off the vehicle: its marks are gone where it is sound.
      *
-     * @throws Refusal if it is at a wheel, where its alert has to be closed
+     * @param numbers of the troubles that it is sound of; empty for all of them
+     * @throws Refusal if it is at a wheel, where its alert has to be closed, or has no such trouble
      */
-    public void inspected(long id, String by, String words) {
+    public void inspected(long id, Set<String> numbers, String by, String words) {
         writer.make(view -> {
             TyreRow row = existing(view, id);
             boolean isAtWheel = tables.staysOf(view, id).stream()
@@ -266,17 +268,24 @@ public class Tyres {
                 throw Refusal.conflict("It is at a wheel. An inspection off the vehicle closes its alert on the Desk;"
                         + " or move the tyre off first.");
             }
+            Map<Boolean, List<TyreMark>> isEnded = row.troubles().stream()
+                    .collect(Collectors.partitioningBy(
+                            mark -> numbers.isEmpty() || numbers.contains(Integer.toString(mark.number()))));
+            if (!numbers.isEmpty() && isEnded.get(true).size() < numbers.size()) {
+                throw Refusal.conflict("This tyre has no such trouble any more. Look at it again; nothing was saved.");
+            }
             return Decision.make(pen -> {
                 TyreRow stored = pen.session().get(TyreRow.class, id);
-                stored.unmark();
+                stored.markedWith(isEnded.get(false));
                 pen.session().update(stored);
+                String ended = isEnded.get(true).stream().map(TyreMark::words).collect(Collectors.joining(" "));
                 return Done.by(Deed.of(
                                 DeedKind.TYRE_INSPECTED,
                                 thing(row),
                                 "wrote that " + words(row) + " was inspected off the vehicle and is sound")
                         .because(words)
                         .with("Inspected by", null, by)
-                        .with("Mark", row.markedWords, null));
+                        .with("Mark", ended.isEmpty() ? null : ended, null));
             });
         });
     }

@@ -8,7 +8,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -190,8 +192,13 @@ class TyresController {
         return book.life(number);
     }
 
-    /** An inspection off the vehicle by a named, trained person who found the tyre sound. */
-    record SoundRequest(@Nullable String inspectedBy, @Nullable String words) {}
+    /**
+     * An inspection off the vehicle by a named, trained person who found the tyre sound.
+     *
+     * @param troubles the ids of those that it is sound of; all of them unless said
+     */
+    record SoundRequest(
+            @Nullable String inspectedBy, @Nullable String words, @AtMost(12) @Nullable List<String> troubles) {}
 
     @PostMapping("/tyres/{id}/inspections")
     @ResponseStatus(HttpStatus.CREATED)
@@ -205,7 +212,7 @@ class TyresController {
         String words = faults.text("words", request.words(), LONGEST, "Say what was found.");
         faults.refuse();
         long number = QueryParameters.id("tyre", id);
-        tyres.inspected(number, by, words);
+        tyres.inspected(number, request.troubles() == null ? Set.of() : new HashSet<>(request.troubles()), by, words);
         return book.life(number);
     }
 
