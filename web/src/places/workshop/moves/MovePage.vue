@@ -29,6 +29,7 @@ import {
   type WhatWent,
   same,
   toMakeRoom,
+  withOffAndOn,
   vehiclesOf,
   withStep,
   type Step,
@@ -132,6 +133,12 @@ function put(from: Step['from'], to: Step['to']): void {
 function carry(vehicle: string, from: string, to: string): void {
   stored.value = '';
   put({ vehicle, position: from }, { vehicle, position: to });
+}
+
+function offAndOn(): void {
+  if (!source.value || !isWheel(source.value)) return;
+  steps.value = withOffAndOn(steps.value, source.value);
+  source.value = toMakeRoom(steps.value);
 }
 
 function putAway(kind: PlaceKind): void {
@@ -267,6 +274,9 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
       <div v-if="source" class="mt-2 flex flex-wrap gap-2">
         <button v-for="kind in AWAY" :key="kind" type="button" class="button min-h-11" @click="putAway(kind)">
           {{ awayWords[kind] }}
+        </button>
+        <button v-if="isWheel(source)" type="button" class="button min-h-11" @click="offAndOn">
+          Off and on again here
         </button>
         <button type="button" class="link min-h-11" @click="source = undefined">Choose another wheel</button>
       </div>

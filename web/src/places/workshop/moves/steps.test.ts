@@ -1,6 +1,6 @@
 // @vitest-environment node
 import { describe, expect, it } from 'vitest';
-import { marks, requestOf, toMakeRoom, vehiclesOf, withStep, type Step } from './steps';
+import { marks, requestOf, toMakeRoom, vehiclesOf, withOffAndOn, withStep, type Step } from './steps';
 
 const wheel = (position: string, vehicle = 'LM-21') => ({ vehicle, position });
 const step = (from: string, to: string): Step => ({ from: wheel(from), to: wheel(to) });
@@ -36,6 +36,18 @@ describe('the steps of a move', () => {
     ];
     expect(marks(steps, 'LM-21', ['1L', '1R'])).toEqual({ '1R': '1L ›', '1L': 'store ›' });
     expect(toMakeRoom(steps)).toBeUndefined();
+  });
+
+  it('take a wheel off and on again where it is, and nothing else of it moves', () => {
+    const swap = withStep(withStep([], { from: wheel('1L'), to: wheel('1R') }), {
+      from: wheel('1R'),
+      to: wheel('1L'),
+    });
+    const both = withOffAndOn(withOffAndOn(swap, wheel('2L')), wheel('2L'));
+    expect(both.slice(2)).toEqual([{ from: wheel('2L'), to: wheel('2L') }]);
+    expect(marks(both, 'LM-21', ['1L', '1R', '2L'])['2L']).toBe('off, on');
+    expect(toMakeRoom(both)).toBeUndefined();
+    expect(withOffAndOn(swap, wheel('1L'))).toEqual([{ from: wheel('1L'), to: wheel('1L') }]);
   });
 
   it('become a request that says of sensors only what was chosen', () => {

@@ -36,6 +36,12 @@ export function withStep(steps: readonly Step[], step: Step): Step[] {
   return same(step.from, step.to) ? others : [...others, step];
 }
 
+/** The steps with a wheel that was off and came on again where it was: its nuts are due, nothing else is different. */
+export const withOffAndOn = (steps: readonly Step[], wheel: Wheel): Step[] => [
+  ...steps.filter((one) => !same(one.from, wheel) && !same(one.to, wheel)),
+  { from: wheel, to: wheel },
+];
+
 /** The wheel whose tyre has to make room and does not know yet where to go: the next to be asked for. */
 export function toMakeRoom(steps: readonly Step[]): Wheel | undefined {
   return steps
@@ -55,6 +61,10 @@ export function marks(
     if (isWheel(from) && from.vehicle === vehicle) written[from.position] = 'bare';
   for (const { from, to } of steps) {
     if (isWheel(to) && to.vehicle === vehicle) {
+      if (same(from, to)) {
+        written[to.position] = 'off, on';
+        continue;
+      }
       const whose = !isWheel(from) ? 'store' : from.vehicle === vehicle ? from.position : from.vehicle;
       written[to.position] = `${whose} ›`;
     }

@@ -24,7 +24,13 @@ public record TyrePlacing(TyreTimeline tyres, FittingTimeline sensors) {
      *
      * @param sensor the sensor that was in it or on it, or null
      */
-    public record Made(long tyre, TyrePlace from, TyrePlace to, Long sensor, SensorFate fate) {}
+    public record Made(long tyre, TyrePlace from, TyrePlace to, Long sensor, SensorFate fate) {
+
+        /** Whether its wheel was off and came on again where it was: but for its nuts nothing is different. */
+        public boolean isOffAndOn() {
+            return from.equals(to);
+        }
+    }
 
     /** What moves make of it. */
     public record Outcome(TyrePlacing after, List<Made> made) {}
@@ -67,10 +73,12 @@ public record TyrePlacing(TyreTimeline tyres, FittingTimeline sensors) {
         if (from.isForGood()) {
             return "This tyre was scrapped; it cannot come back.";
         }
-        if (from.equals(move.to())) {
+        boolean isOffAndOn = from.equals(move.to());
+        if (isOffAndOn
+                && from.asWheel().filter(wheel -> !wheel.position().isSpare()).isEmpty()) {
             return "It is there already; choose another place.";
         }
-        if (isChangedSince(move, stay.get(), at)) {
+        if (!isOffAndOn && isChangedSince(move, stay.get(), at)) {
             return "It was moved or its sensor changed at that time or later. Undo that first, or say a later time.";
         }
         if (move.to() instanceof TyrePlace.AtWheel wheel) {
@@ -168,17 +176,19 @@ public record TyrePlacing(TyreTimeline tyres, FittingTimeline sensors) {
         List<Made> made = new ArrayList<>();
         for (WheelMove move : moves) {
             TyreStay stay = tyres.of(move.tyre(), at).orElseThrow();
-            made.add(new Made(move.tyre(), stay.place(), move.to(), sensorOf(stay, at), move.fate()));
+            SensorFate fate = stay.place().equals(move.to()) ? SensorFate.TRAVELS : move.fate();
+            made.add(new Made(move.tyre(), stay.place(), move.to(), sensorOf(stay, at), fate));
         }
         TyreTimeline nextTyres = tyres;
         FittingTimeline nextSensors = sensors;
-        for (Made one : made) {
+        List<Made> elsewhere = made.stream().filter(one -> !one.isOffAndOn()).toList();
+        for (Made one : elsewhere) {
             nextTyres = nextTyres.lifted(one.tyre(), at);
             if (one.sensor() != null) {
                 nextSensors = nextSensors.remove(one.sensor(), at);
             }
         }
-        for (Made one : made) {
+        for (Made one : elsewhere) {
             boolean isInside =
                     one.fate() == SensorFate.TRAVELS && one.to().asWheel().isEmpty();
             nextTyres = nextTyres.put(one.tyre(), one.to(), isInside ? one.sensor() : null, at);
@@ -210,6 +220,9 @@ public record TyrePlacing(TyreTimeline tyres, FittingTimeline sensors) {
         List<MoveFault> faults = new ArrayList<>();
         for (int i = 0; i < made.size(); i++) {
             Made one = made.get(i);
+            if (one.isOffAndOn()) {
+                continue;
+            }
             boolean isAsItWasLeft = tyres.of(one.tyre(), at)
                     .filter(stay ->
                             stay.isOpen() && stay.from() == at && stay.place().equals(one.to()))
@@ -272,13 +285,14 @@ public record TyrePlacing(TyreTimeline tyres, FittingTimeline sensors) {
         }
         TyreTimeline nextTyres = tyres;
         FittingTimeline nextSensors = sensors;
-        for (Made one : made) {
+        List<Made> elsewhere = made.stream().filter(one -> !one.isOffAndOn()).toList();
+        for (Made one : elsewhere) {
             nextTyres = nextTyres.lifted(one.tyre(), at);
             if (one.sensor() != null) {
                 nextSensors = nextSensors.remove(one.sensor(), at);
             }
         }
-        for (Made one : made) {
+        for (Made one : elsewhere) {
             boolean wasInside = one.from().asWheel().isEmpty();
             nextTyres = nextTyres.put(one.tyre(), one.from(), wasInside ? one.sensor() : null, at);
             if (one.sensor() != null && one.from() instanceof TyrePlace.AtWheel wheel) {

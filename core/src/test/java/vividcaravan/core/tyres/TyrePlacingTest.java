@@ -107,11 +107,26 @@ class TyrePlacingTest {
         assertThat(PAIR.faults(List.of(move(1, SPARE, SensorFate.OFF), move(1, STORE, SensorFate.OFF)), 100))
                 .extracting(MoveFault::message)
                 .containsExactly("This tyre is moved twice; say where it goes once.");
-        assertThat(PAIR.faults(List.of(move(1, LEFT, SensorFate.TRAVELS)), 100)).hasSize(1);
         assertThat(PAIR.faults(List.of(move(9, SPARE, SensorFate.TRAVELS)), 100))
                 .hasSize(1);
         assertThatThrownBy(() -> PAIR.moved(List.of(move(1, RIGHT, SensorFate.TRAVELS)), 100))
                 .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** For its brake, its bearing, or to be looked at: the same tyre and sensor, at the same wheel. */
+    @Test
+    void aWheelThatIsOffAndOnChangesNothing() {
+        TyrePlacing.Outcome outcome = PAIR.moved(List.of(move(1, LEFT, SensorFate.OFF)), 100);
+
+        assertThat(outcome.after()).isEqualTo(PAIR);
+        assertThat(outcome.made()).singleElement().matches(TyrePlacing.Made::isOffAndOn);
+        assertThat(PAIR.faultsOfUndoing(outcome.made(), 100)).isEmpty();
+        TyrePlacing undone = PAIR.undone(outcome.made(), 100);
+        assertThat(undone.tyres().stays()).isEqualTo(PAIR.tyres().stays());
+        assertThat(undone.sensors().fittings()).isEqualTo(PAIR.sensors().fittings());
+        assertThat(PAIR.faults(List.of(move(1, LEFT, SensorFate.TRAVELS), move(2, LEFT, SensorFate.OFF)), 100))
+                .as("and no other comes there")
+                .isNotEmpty();
     }
 
     @Test

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertActs;
 import vividcaravan.core.alert.AlertEntry;
+import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertRefused;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.Closure;
@@ -256,20 +257,32 @@ public class AlertActions implements Ticking {
 
     /** An act with which something is said of the tyre: that ends it at its wheel, once for each wheel. */
     private Outcome ending(List<Seen> alerts, UnaryOperator<Alert> how, TyreEnd.Fate fate, String who) {
-        if (!fate.isEnd()) {
+        if (!fate.wasOff()) {
             return change(alerts, how);
         }
-        return writer.make(
-                view -> decide(view, alerts, alert -> how.apply(refusedWithoutTyre(view, alert)), (pen, changed) -> {
+        return writer.make(view ->
+                decide(view, alerts, alert -> how.apply(refusedWithoutTyre(view, alert, fate)), (pen, changed) -> {
                     Map<List<Object>, Changed> byWheel = new LinkedHashMap<>();
-                    changed.forEach(one -> byWheel.putIfAbsent(List.of(one.vehicle.id(), one.alert.position()), one));
+                    changed.stream()
+                            .filter(one -> isOfTyre(one.alert, fate))
+                            .forEach(one -> byWheel.putIfAbsent(List.of(one.vehicle.id(), one.alert.position()), one));
                     return byWheel.values().stream()
                             .flatMap(one -> tyres.end(pen, one.vehicle, one.alert, fate, who).stream())
                             .toList();
                 }));
     }
 
-    private Alert refusedWithoutTyre(View view, Alert alert) {
+    /** An inspection may close what is about no wheel too; then no wheel was off. */
+    private static boolean isOfTyre(Alert alert, TyreEnd.Fate fate) {
+        boolean isSaidOfTyre =
+                alert.kind().family() == AlertFamily.TYRE || alert.kind().family() == AlertFamily.SEEN;
+        return fate.isEnd() || alert.position() != null && isSaidOfTyre;
+    }
+
+    private Alert refusedWithoutTyre(View view, Alert alert, TyreEnd.Fate fate) {
+        if (!fate.isEnd()) {
+            return alert;
+        }
         if (alert.position() == null) {
             throw new AlertRefused("This alert is about no one wheel, so no tyre of it was scrapped or changed.");
         }

@@ -8,7 +8,10 @@ import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.writer.Pen;
 import vividcaravan.server.writer.View;
 
-/** What is said of a tyre with its alert: that it was scrapped, or that another was put on. Each ends the tyre at its wheel. */
+/**
+ * What is said of a tyre with its alert: that it was scrapped, or that another was put on, each of which ends the tyre at its wheel;
+ * or that it was inspected off the vehicle, after which its wheel came on again.
+ */
 public interface TyreEnd {
 
     /**
@@ -20,8 +23,14 @@ public interface TyreEnd {
      */
     record Fate(boolean isScrapped, boolean isChanged, boolean isInspected) {
 
-        boolean isEnd() {
+        /** Whether the tyre ends at its wheel with it. */
+        public boolean isEnd() {
             return isScrapped || isChanged;
+        }
+
+        /** Whether the wheel was off: nobody inspects a tyre inside where it stands. */
+        boolean wasOff() {
+            return isEnd() || isInspected;
         }
     }
 

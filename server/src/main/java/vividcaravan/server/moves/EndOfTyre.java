@@ -66,20 +66,25 @@ class EndOfTyre implements TyreEnd {
         if (tyre.isEmpty()) {
             return Optional.empty();
         }
+        if (!fate.isEnd() && wheel.position().isSpare()) {
+            return Optional.empty();
+        }
         Done<Long> moved = fate.isChanged()
                 ? moves.made(pen, exchange(pen, vehicle, wheel, fate), who)
-                : moves.scrapped(pen, wheel, tyre.get(), who);
+                : fate.isScrapped()
+                        ? moves.scrapped(pen, wheel, tyre.get(), who)
+                        : moves.offAndOn(pen, wheel, tyre.get(), who);
         MoveRow move = pen.session().get(MoveRow.class, moved.result());
         move.alertId = alert.id();
         pen.session().update(move);
-        if (!fate.isScrapped() && !fate.isInspected() && alert.state() == AlertState.CLOSED) {
+        if (fate.isChanged() && !fate.isScrapped() && !fate.isInspected() && alert.state() == AlertState.CLOSED) {
             trouble.mark(
                     pen,
                     tyre.get(),
                     alert,
                     vehicle.description().ref() + " " + alert.position().code());
         }
-        if (alert.state() == AlertState.CLOSED) {
+        if (fate.isEnd() && alert.state() == AlertState.CLOSED) {
             trouble.ended(pen, vehicle, alert, who);
         }
         return Optional.of(moved.deed());

@@ -130,9 +130,12 @@ class MoveLook {
         Double now = null;
         if (move.to() instanceof TyrePlace.AtWheel wheel) {
             FleetVehicle vehicle = plan.vehicle(wheel);
-            held.of(standing(plan, move.tyre()), seat(vehicle, wheel.position()))
-                    .forEach(advice -> said.add(new MoveWord(advice.isRefusal(), advice.words())));
-            if (!wheel.position().isSpare()) {
+            boolean isOffAndOn = from.equals(wheel);
+            if (!isOffAndOn) {
+                held.of(standing(plan, move.tyre()), seat(vehicle, wheel.position()))
+                        .forEach(advice -> said.add(new MoveWord(advice.isRefusal(), advice.words())));
+            }
+            if (!isOffAndOn && !wheel.position().isSpare()) {
                 target = vehicle.rulesAt(wheel.position()).limits().coldKpa();
                 now = sensor.filter(one -> tellsOfTheAir(plan, move, one))
                         .map(one -> pressure(vehicle, one))

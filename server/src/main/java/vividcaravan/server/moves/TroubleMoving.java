@@ -39,7 +39,7 @@ class TroubleMoving {
      */
     List<Carried> leave(Pen pen, MovePlan plan, TyrePlacing.Made made, @Nullable WhatWent went, String who) {
         List<Carried> carried = new ArrayList<>();
-        if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
+        if (made.isOffAndOn() || !(made.from() instanceof TyrePlace.AtWheel wheel)) {
             return carried;
         }
         FleetVehicle vehicle = plan.vehicle(wheel);
@@ -98,6 +98,7 @@ class TroubleMoving {
     static List<Alert> leftWith(MovePlan plan, TyrePlacing.Made made, long since) {
         return made.from()
                 .asWheel()
+                .filter(wheel -> !made.isOffAndOn())
                 .map(wheel -> plan.vehicle(wheel).book().alerts().stream()
                         .filter(alert -> wheel.position().equals(alert.position())
                                 && alert.closedAt() != null
@@ -124,7 +125,7 @@ class TroubleMoving {
 
     /** What ended since the tyre left stands again where the tyre did not earn more meanwhile; at the wheel its alert is its mark. */
     void comeBack(Pen pen, MovePlan plan, TyrePlacing.Made made, List<Alert> left, List<Carried> earned, String who) {
-        if (!(made.from() instanceof TyrePlace.AtWheel wheel)) {
+        if (made.isOffAndOn() || !(made.from() instanceof TyrePlace.AtWheel wheel)) {
             return;
         }
         FleetVehicle vehicle = plan.vehicle(wheel);
@@ -168,7 +169,7 @@ class TroubleMoving {
     /** What a tyre earned at the wheel that it is taken from again goes with it. */
     List<Carried> goBack(Pen pen, MovePlan plan, TyrePlacing.Made made, long movedAt, String who) {
         List<Carried> carried = new ArrayList<>();
-        if (!(made.to() instanceof TyrePlace.AtWheel wheel)) {
+        if (made.isOffAndOn() || !(made.to() instanceof TyrePlace.AtWheel wheel)) {
             return carried;
         }
         FleetVehicle vehicle = plan.vehicle(wheel);

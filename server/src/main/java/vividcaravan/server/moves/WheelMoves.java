@@ -196,6 +196,20 @@ public class WheelMoves {
         return new Done<>(move.id, deed(DeedKind.WHEELS_MOVED, "moved", plan, List.of(one), move.id));
     }
 
+    /** A wheel was off and came on again within a write: its nuts are due. */
+    Done<Long> offAndOn(Pen pen, TyrePlace.AtWheel wheel, long tyre, String who) {
+        TyrePlacing.Made one = new TyrePlacing.Made(tyre, wheel, wheel, null, SensorFate.TRAVELS);
+        MovePlan plan = planning.planOf(View.of(pen.session()), List.of(one), clock.millis());
+        MoveRow move = new MoveRow();
+        move.movedAt = plan.at();
+        move.madeAt = clock.instant();
+        move.madeBy = who;
+        pen.session().insert(move);
+        pen.session().insert(MoveStepRow.of(move.id, 0, one, null, null));
+        addRetorques(pen, List.of(one), move.id, plan.at());
+        return new Done<>(move.id, deed(DeedKind.WHEELS_MOVED, "moved", plan, List.of(one), move.id));
+    }
+
     private void store(Pen pen, MovePlan plan, TyrePlacing after) {
         tables.store(pen, plan.placing().tyres(), after.tyres());
         FittingChange change =
@@ -239,7 +253,9 @@ public class WheelMoves {
         Deed deed = Deed.of(
                 kind,
                 new Thing(Thing.Kind.MOVE, Long.toString(move), "wheel move " + move),
-                verb + " " + (made.size() == 1 ? "a tyre" : made.size() + " tyres"));
+                made.stream().allMatch(TyrePlacing.Made::isOffAndOn)
+                        ? verb + " " + (made.size() == 1 ? "a wheel" : made.size() + " wheels") + " off and on again"
+                        : verb + " " + (made.size() == 1 ? "a tyre" : made.size() + " tyres"));
         for (TyrePlacing.Made one : made) {
             for (TyrePlace place : List.of(one.from(), one.to())) {
                 if (place instanceof TyrePlace.AtWheel wheel) {

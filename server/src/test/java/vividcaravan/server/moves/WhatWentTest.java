@@ -199,6 +199,60 @@ class WhatWentTest {
                 .isEmpty();
     }
 
+    private List<String> nuts() {
+        return product.door()
+                .get("/api/v1/vehicles/LM-31/retorques")
+                .json()
+                .get("items")
+                .valueStream()
+                .map(one -> one.get("position").asString())
+                .toList();
+    }
+
+    /** The wheel was off for its brake: its nuts are due, and what is known of tyre and sensor goes on. */
+    @Test
+    void aWheelThatWasOffAndOnHasNutsAndNothingElseIsDifferent() {
+        leak("A00002");
+        String step =
+                "{ \"vehicle\": \"LM-31\", \"position\": \"2L\", \"to\": { \"vehicle\": \"LM-31\", \"position\": \"2L\" } }";
+
+        Door.Answer made = product.door().postJson("/api/v1/wheel-moves", "{ \"steps\": [ " + step + " ] }");
+
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
+        assertThat(nuts()).containsExactly("2L");
+        assertThat(openAt()).containsExactly("2L SLOW_LEAK");
+        product.pass(Duration.ofMinutes(5));
+        Door.Answer undone = product.door()
+                .send("DELETE", "/api/v1/wheel-moves/" + made.json().get("id").asString(), new byte[0], Map.of());
+        assertThat(undone.status()).as(undone.text()).isEqualTo(200);
+        assertThat(nuts()).isEmpty();
+        assertThat(openAt()).containsExactly("2L SLOW_LEAK");
+    }
+
+    /** Nobody inspects a tyre inside where it stands. */
+    @Test
+    void anInspectionOffTheVehicleLeavesNutsAndTakenBackNone() {
+        leak("A00002");
+        String alert = product.door().alertsOf("LM-31").get(0).get("id").asString();
+        String close = "{ \"act\": \"%s\", \"alerts\": [ { \"id\": \"%s\" } ]%s }";
+
+        Door.Answer closed = product.door()
+                .postJson(
+                        "/api/v1/alert-acts",
+                        close.formatted(
+                                "CLOSE", alert, ", \"reason\": \"sound inside\", \"inspectedBy\": \"B. Quill\""));
+        assertThat(closed.status()).as(closed.text()).isEqualTo(200);
+        assertThat(nuts()).containsExactly("2L");
+
+        product.pass(Duration.ofMinutes(1));
+        assertThat(product.door()
+                        .postJson("/api/v1/alert-acts", close.formatted("TAKE_BACK", alert, ""))
+                        .status())
+                .isEqualTo(200);
+        assertThat(nuts()).isEmpty();
+        assertThat(openAt()).containsExactly("2L SLOW_LEAK");
+    }
+
     private Door.Answer inspect(String tyre, String more) {
         return product.door()
                 .postJson(
