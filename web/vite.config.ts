@@ -6,6 +6,12 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [vue(), tailwindcss()],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  // No compiler by eval, no other interface than the one that is used.
+  define: {
+    __VUE_I18N_FULL_INSTALL__: true,
+    __VUE_I18N_LEGACY_API__: false,
+    __INTLIFY_PROD_DEVTOOLS__: false,
+  },
   build: {
     // The content security policy forbids inline scripts and data: fonts.
     modulePreload: { polyfill: false },

@@ -8,6 +8,7 @@ import { openLostPages } from './lostPage';
 import { followLostSession } from './lostSession';
 import { router } from './router';
 import { followPages, keepFocus } from './shared/keepFocus';
+import { words } from './shared/words';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -31,7 +32,7 @@ async function begin(): Promise<void> {
   }
   followTheme();
   keepFocus();
-  createApp(App).use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app');
+  createApp(App).use(words).use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app');
 }
 
 void begin();

@@ -29,6 +29,10 @@ if (typeof window !== 'undefined') {
       addListener: () => undefined,
       removeListener: () => undefined,
     }) as unknown as MediaQueryList;
+  // What is mounted reads its words as in the application.
+  const { config } = await import('@vue/test-utils');
+  const { words } = await import('./shared/words');
+  config.global.plugins.push(words);
 }
 
 afterEach(forgetAnswers);

@@ -85,8 +85,7 @@ const record = () =>
         <input v-model="note" class="field mt-1" maxlength="1000" />
       </label>
       <p class="text-quiet">
-        A tyre that was at 80 % of its target or less is not to be filled on the vehicle: have it looked at
-        inside first. Never bleed a hot tyre down to its cold figure.
+        {{ $t('vehicles.doNotInflateSoft') }}
       </p>
       <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
       <div class="flex gap-2">

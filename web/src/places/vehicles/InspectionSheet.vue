@@ -140,13 +140,10 @@ const rows = computed(() =>
         >Least tread {{ least(rules.minTreadSteerMm) }} mm on steered axles, {{ least(rules.minTreadMm) }} mm
         elsewhere; no tyre older than {{ rules.maxAgeYears }} years. Local law goes first.
       </template>
-      Pressures cold, in {{ units.pressureSymbol.value }}; nothing is let out of a warm tyre to reach its cold
-      figure. A tyre found at 80&nbsp;% of its target or less is not inflated on the vehicle: valve core out,
-      off the axle, dismounted, looked at inside by a trained person. Work by trained persons, to local codes
-      and the makers’ instructions; what a sensor said does not replace an inspection.
+      {{ $t('vehicles.coldFigures', { unit: units.pressureSymbol.value }) }}
     </p>
     <p class="mt-3 flex flex-wrap gap-x-8 gap-y-3 break-inside-avoid">
-      <span v-for="result in ['may go', 'goes when that is put right', 'stays']" :key="result">
+      <span v-for="result in ['fit to go', 'fit after repair', 'off the road']" :key="result">
         <span class="mr-1.5 inline-block size-4 border border-ink align-[-2px]"></span>{{ result }}
       </span>
       <span class="grow border-b border-ink pl-1 text-quiet">Signed</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n';
 import { computed, ref, watch } from 'vue';
 import type { VehicleItem } from '@/api/fleet';
 import { useSession } from '@/api/session';
@@ -74,12 +75,13 @@ function go(): void {
         </select>
       </label>
       <p v-if="isVehicle" class="text-quiet">
-        Its readings are kept and judged, and nothing is raised for it until it is back in service.
+        {{ $t('vehicles.outVehicle') }}
       </p>
-      <p v-else-if="place" class="text-quiet">
-        What its readings say is put aside as long. <em class="not-italic font-medium">Stop now</em>, a tyre
-        that was run soft and what people see are told all the same, and the departure list names it.
-      </p>
+      <I18nT v-else-if="place" keypath="vehicles.outPart" tag="p" class="text-quiet" scope="global">
+        <template #stopNow
+          ><em class="font-medium not-italic">{{ $t('vehicles.stopNow') }}</em></template
+        >
+      </I18nT>
       <label>
         Why?
         <input v-model="reason" class="field mt-1" maxlength="500" required />

@@ -25,12 +25,11 @@ const first = computed(() => nuts.value?.[0]);
       </span>
       <span class="text-quiet">
         &ensp;off on {{ dated(first.offAt) }};
-        <template v-if="typeof first.sinceKm === 'number'"
-          ><span class="figure">{{ Math.round(first.sinceKm) }} of {{ first.km }} km</span> driven
-          since</template
-        >
-        <template v-else>after {{ first.km }} km or by {{ dated(first.dueAt) }}</template
-        >. The vehicle maker’s figure takes precedence.</span
+        {{
+          typeof first.sinceKm === 'number'
+            ? $t('vehicles.nutsSince', { since: Math.round(first.sinceKm), km: first.km })
+            : $t('vehicles.nutsAfter', { km: first.km, day: dated(first.dueAt) })
+        }}. {{ $t('vehicles.nutsMaker') }}</span
       >
     </p>
     <form
@@ -38,7 +37,7 @@ const first = computed(() => nuts.value?.[0]);
       class="mt-1 flex flex-wrap items-end gap-3 print:hidden"
       @submit.prevent="
         attempt(() => tightened(vehicleRef, nuts?.map((one) => one.position) ?? [], torque), undefined, {
-          done: 'Wheel nuts saved as retorqued.',
+          done: $t('vehicles.nutsSaved'),
         })
       "
     >
@@ -51,7 +50,7 @@ const first = computed(() => nuts.value?.[0]);
         :most="2000"
         is-optional
       />
-      <button type="submit" class="button min-h-11" :disabled="isBusy">Nuts retorqued</button>
+      <button type="submit" class="button min-h-11" :disabled="isBusy">{{ $t('vehicles.nutsDone') }}</button>
     </form>
     <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>
   </section>

@@ -169,8 +169,7 @@ async function end(): Promise<void> {
         <fieldset v-if="isSoft" class="grid gap-3 border-l-3 border-stop pl-3">
           <legend class="font-medium">Inspection off the vehicle</legend>
           <p>
-            The tyre was run at 80&nbsp;% of its target or less. Deflated with the valve core out, off the
-            axle and dismounted, a trained person looks at it inside: liner, sidewall, bead, cords.
+            {{ $t('workshop.inspectSoft') }}
           </p>
           <label>
             Inspected by

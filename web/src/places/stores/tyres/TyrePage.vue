@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
+import { useI18n } from 'vue-i18n';
 import { usePeople } from '@/api/people';
 import { useSession } from '@/api/session';
 import { useTyre, useTyreActions, type TyreRequest } from '@/api/tyres';
@@ -25,8 +26,11 @@ const marks = computed(
   () => tyre.value?.trouble.flatMap((one) => (one.id ? [{ ...one, id: one.id }] : [])) ?? [],
 );
 const soundOf = ref<string[]>([]);
+const { t } = useI18n();
 const known = (one: { since: string; seenBy?: string | null }) =>
-  `Since ${dated(one.since)}${one.seenBy ? `, seen by ${nameOf(one.seenBy)}` : ''}.`;
+  one.seenBy
+    ? t('stores.sinceSeenBy', { day: dated(one.since), who: nameOf(one.seenBy) })
+    : t('stores.since', { day: dated(one.since) });
 const depth = ref<number | null>(null);
 const km = ref<number | null>(null);
 const inspectedBy = ref('');
@@ -99,7 +103,7 @@ const print = () => window.print();
       </div>
       <section v-if="tyre.markedBecause" class="mt-3 border-l-4 border-stop pl-3" aria-labelledby="tyre-mark">
         <h2 id="tyre-mark" class="text-base text-stop">Do not fit before inspection</h2>
-        <p>It can look sound and burst along the sidewall once it is inflated.</p>
+        <p>{{ $t('stores.looksSound') }}</p>
         <ul v-if="marks.length < 2">
           <li v-for="mark in marks" :key="mark.id">
             {{ mark.words }} <span class="text-quiet">{{ known(mark) }}</span>
@@ -125,7 +129,7 @@ const print = () => window.print();
             ></textarea>
           </label>
           <fieldset v-if="marks.length > 1">
-            <legend>Found sound of</legend>
+            <legend>{{ $t('stores.soundOf') }}</legend>
             <label v-for="mark in marks" :key="mark.id" class="flex gap-2 py-1">
               <input v-model="soundOf" type="checkbox" :value="mark.id" class="mt-1" />
               <span
@@ -139,11 +143,7 @@ const print = () => window.print();
               class="button button-main min-h-11"
               :disabled="isBusy || (marks.length > 1 && soundOf.length === 0)"
             >
-              {{
-                marks.length > 1
-                  ? 'Passed inspection: clear what is ticked'
-                  : 'Passed inspection: clear the mark'
-              }}
+              {{ marks.length > 1 ? $t('stores.clearTicked') : $t('stores.clearMark') }}
             </button>
           </div>
         </form>

@@ -2,6 +2,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
+import { useI18n } from 'vue-i18n';
 import { useVehicle, useVehicles } from '@/api/fleet';
 import { useSession } from '@/api/session';
 import {
@@ -73,10 +74,11 @@ const when = part('when');
 const note = part('note');
 const km = part('km');
 const went = part('went');
-const WENT: { value: WhatWent; words: string }[] = [
-  { value: 'WHOLE_WHEEL', words: 'Whole wheels, with rim and valve' },
-  { value: 'TYRE_ALONE', words: 'Tyres alone; rims and valves stay' },
-];
+const { t } = useI18n();
+const WENT = computed<{ value: WhatWent; words: string }[]>(() => [
+  { value: 'WHOLE_WHEEL', words: t('workshop.wholeWheels') },
+  { value: 'TYRE_ALONE', words: t('workshop.tyresAlone') },
+]);
 const source = ref<Step['from']>();
 const stored = ref('');
 watch([chosenVehicle, second], () => {
@@ -276,7 +278,7 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
           {{ awayWords[kind] }}
         </button>
         <button v-if="isWheel(source)" type="button" class="button min-h-11" @click="offAndOn">
-          Off and on again here
+          {{ $t('workshop.offAndOn') }}
         </button>
         <button type="button" class="link min-h-11" @click="source = undefined">Choose another wheel</button>
       </div>
@@ -314,7 +316,7 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
           @reason="giveReason"
           @name="namePlace"
         />
-        <ChoiceRow v-model="went" class="mt-3" label="What went" :choices="WENT" />
+        <ChoiceRow v-model="went" class="mt-3" :label="$t('workshop.whatWent')" :choices="WENT" />
         <div class="mt-3 flex flex-wrap items-end gap-3">
           <label class="block"
             >When it was done
@@ -365,8 +367,7 @@ const awayWords = { STORE: 'Into the store', REPAIRER: 'To a repairer', SCRAPPED
       </div>
       <p v-if="stored" role="status" class="mt-3 font-medium">{{ stored }}</p>
       <p class="mt-4 text-quiet">
-        Deflate a tyre that ran at 80&nbsp;% of its target or less before its wheel leaves the axle. Work by
-        trained persons, to the makers’ instructions.
+        {{ $t('workshop.deflateFirst') }}
       </p>
     </template>
     <p v-else class="mt-3">Managers and technicians move wheels; you can read what was moved.</p>

@@ -96,8 +96,7 @@ const print = () => window.print();
       </section>
       <RoundOutcome :id="id" :is-ended="!isOpen" />
       <p class="mt-4 text-quiet">
-        Inflate with a clip-on chuck and a remote gauge, out of the trajectory. A tyre at 80&nbsp;% of its
-        target or less may have run soft: it can burst along the sidewall after it was filled.
+        {{ $t('workshop.inflateSafely') }}
       </p>
       <div v-if="mayWork" class="mt-4 flex flex-wrap gap-2 print:hidden">
         <button

@@ -2,6 +2,8 @@ package vividcaravan.core.alert;
 
 import java.util.ArrayList;
 import java.util.List;
+import vividcaravan.core.words.Catalogue;
+import vividcaravan.core.words.Language;
 
 /** The likely causes of an alert, the likeliest first, each with the figures that speak for it; the trade's common practice. */
 record AlertCauses(Figures figures) {
@@ -19,6 +21,8 @@ record AlertCauses(Figures figures) {
     private static final double SHORT = 0.045;
 
     private static final double MILLIS_OF_MINUTE = 60_000;
+
+    private static final Catalogue WORDS = Catalogue.of(AlertCauses.class, Language.EN);
 
     List<Cause> of(Alert alert) {
         Evidence evidence = alert.evidence();
@@ -53,9 +57,7 @@ record AlertCauses(Figures figures) {
             case SENSORS_CROSSED -> crossed(causes, alert, others);
             case WEATHER_LOW -> weather(causes, evidence, others);
             case RECEIVER_SILENT -> receiver(causes, evidence, others);
-            case REPORTED_FAULT ->
-                causes.add(new Cause(
-                        "What was seen is there", "Somebody saw it by eye beside the vehicle; no sensor tells of it."));
+            case REPORTED_FAULT -> causes.add(new Cause(WORDS.text("cause.seen"), WORDS.text("cause.seen.why")));
         }
         return causes;
     }
@@ -67,9 +69,9 @@ record AlertCauses(Figures figures) {
         }
         if (evidence.refills() != null) {
             causes.add(new Cause(
-                    "A leak that somebody or a system keeps pumping against",
-                    "It was pumped up " + evidence.refills() + " times within half a day and lost "
-                            + figures.kpaPerHour(evidence.lossKpaPerHour()) + " in between."));
+                    WORDS.text("cause.toppedUp"),
+                    WORDS.text(
+                            "cause.toppedUp.why", evidence.refills(), figures.kpaPerHour(evidence.lossKpaPerHour()))));
         }
         if (isHotter(evidence, others)) {
             causes.add(new Cause(
@@ -117,10 +119,8 @@ record AlertCauses(Figures figures) {
 
     private void fastLeak(List<Cause> causes, Evidence evidence) {
         if (evidence.isFlat()) {
-            causes.add(new Cause("A puncture, a blow-out or a valve", "The tyre holds next to nothing any more."));
-            causes.add(new Cause(
-                    "The sensor is in no tyre that holds air",
-                    "One that is not inflated yet, or a sensor that lies beside its tyre, shows the same."));
+            causes.add(new Cause(WORDS.text("cause.flat"), WORDS.text("cause.flat.why")));
+            causes.add(new Cause(WORDS.text("cause.noTyre"), WORDS.text("cause.noTyre.why")));
             return;
         }
         String fell = evidence.fallKpa() == null
@@ -165,7 +165,7 @@ record AlertCauses(Figures figures) {
                     ? "It does not fall measurably at present."
                     : "It does not fall measurably at present, and the middle one of its siblings is "
                             + offTarget(others.deviation()) + ".";
-            causes.add(new Cause("Filled short, or a loss too slow to see yet", rest));
+            causes.add(new Cause(WORDS.text("cause.short"), rest));
         }
     }
 
@@ -219,7 +219,7 @@ record AlertCauses(Figures figures) {
                 && evidence.pressureAt20Kpa() / evidence.targetKpa() - 1 <= SOFT;
         if (isHotToo(others.acrossC(), evidence, others)) {
             causes.add(new Cause(
-                    "A brake that holds the whole axle",
+                    WORDS.text("cause.axleBrakes"),
                     "The other end of the axle is at " + figures.celsius(others.acrossC())
                             + " too, the middle one of all others at " + figures.celsius(others.celsius()) + "."));
         } else if (isHotToo(others.mateC(), evidence, others)) {

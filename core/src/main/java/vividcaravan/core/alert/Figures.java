@@ -83,8 +83,8 @@ record Figures(PressureUnit pressure, TemperatureUnit temperature, ZoneId clock)
     /** What a leak that shows over days lost, as a sentence without its end. */
     String lossOverDays(Evidence.OverDays days) {
         String error = days.errorKpaPerDay() == null ? "" : ", give or take " + kpa(ERRORS * days.errorKpaPerDay());
-        return "Cold, or by the mean of its day, it loses " + kpa(days.kpaPerDay()) + " a day at " + reference() + error
-                + ", since " + day(days.since());
+        return "Measured cold or as a daily mean, it loses " + kpa(days.kpaPerDay()) + " a day at " + reference()
+                + error + ", since " + day(days.since());
     }
 
     /** Where a level stepped, as a sentence. */

@@ -45,9 +45,9 @@ public record MountProcedure(MountKind mount, List<Step> steps, List<String> cau
     public static MountProcedure of(MountKind mount) {
         List<String> cautions = new ArrayList<>();
         if (mount != MountKind.CAP) {
-            cautions.add("Valve core out and the tyre fully deflated before the wheel is dismounted.");
+            cautions.add("Valve core out and the tyre fully deflated before the wheel leaves the axle.");
             cautions.add(
-                    "Inflate with a clip-on chuck and a remote gauge, out of the trajectory, in a restraining device"
+                    "Inflate with a clip-on chuck and a remote gauge, out of the burst path, in a restraining device"
                             + " where that is required.");
         }
         if (mount == MountKind.GLUED) {
@@ -90,7 +90,7 @@ public record MountProcedure(MountKind mount, List<Step> steps, List<String> cau
                                 0,
                                 true),
                         Step.of("Clean, then scrape two or three times in one direction, until nothing is left."),
-                        new Step("Glue over the whole foot; press straight down.", PRESS_SECONDS, true),
+                        new Step("Cover the whole foot with glue; press straight down.", PRESS_SECONDS, true),
                         Step.of("Look: arrow along the tread, antenna across; go round the edge with your thumb."),
                         new Step("Let it dry before the tyre is mounted.", DRY_SECONDS, false),
                         Step.of(

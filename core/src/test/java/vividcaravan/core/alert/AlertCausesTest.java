@@ -72,7 +72,7 @@ class AlertCausesTest {
         Alert pumped =
                 alert(AlertKind.SLOW_LEAK, 780, 30, 8.0, 3, null, new Others(5, 30.0, 30.0, null, null, 0.5, 0.0));
 
-        assertThat(likely(pumped).get(0)).contains("keeps pumping");
+        assertThat(likely(pumped).get(0)).contains("topped up repeatedly");
         assertThat(because(pumped, 0)).contains("3 times");
     }
 
@@ -90,7 +90,7 @@ class AlertCausesTest {
         Alert alone = alert(
                 AlertKind.UNDER_PRESSURE, 700, 20, null, null, null, new Others(5, 20.0, 20.0, null, null, 0.2, 0.003));
 
-        assertThat(likely(alone)).containsExactly("Filled short, or a loss too slow to see yet");
+        assertThat(likely(alone)).containsExactly("Under-inflated, or leak too slow to show");
         assertThat(because(alone, 0)).contains("siblings is at its target");
     }
 
@@ -109,7 +109,7 @@ class AlertCausesTest {
 
         assertThat(likely(single)).containsExactly("A dragging brake, a bearing or the hub");
         assertThat(likely(pair).get(0)).isEqualTo("A dragging brake");
-        assertThat(likely(axle).get(0)).isEqualTo("A brake that holds the whole axle");
+        assertThat(likely(axle).get(0)).isEqualTo("Brakes dragging on both ends");
         assertThat(likely(descent)).containsExactly("Hot running or a long descent");
         assertThat(likely(soft).get(0)).isEqualTo("A soft tyre that heats itself");
     }
