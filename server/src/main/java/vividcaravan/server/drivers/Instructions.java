@@ -195,7 +195,7 @@ public class Instructions {
         actions.instruct(alertId, who, words, pen -> {
             List<Deed> deeds = new ArrayList<>();
             if (row.email != null) {
-                Deed mail = outbox.write(pen, row.email, subject, row.text);
+                Deed mail = outbox.call(pen, row.email, subject, row.text);
                 row.mailId = Long.valueOf(mail.thing().id());
                 deeds.add(mail);
             }

@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZonedDateTime;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -36,6 +36,9 @@ import vividcaravan.server.writer.SingleWriter;
 class Digests implements Ticking {
 
     private static final Duration EVERY = Duration.ofMinutes(1);
+    /** One that could not be written in its hour is not written in the afternoon. */
+    private static final Duration LATE = Duration.ofHours(1);
+
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
 
     private final FleetDirectory fleet;
@@ -65,11 +68,17 @@ class Digests implements Ticking {
             return;
         }
         for (DepotDescription depot : fleet.depots()) {
-            ZonedDateTime there = now.atZone(depot.timeZone());
-            if (there.getHour() == hour) {
-                write(depot, there.toLocalDate());
+            if (isDue(now, hour, depot.timeZone())) {
+                write(depot, now.atZone(depot.timeZone()).toLocalDate());
             }
         }
+    }
+
+    /** Whether it is the hour there; one that is left out as the clocks go forward is the one after it, one that comes twice the first. */
+    static boolean isDue(Instant now, int hour, ZoneId zone) {
+        Instant due =
+                now.atZone(zone).toLocalDate().atTime(hour, 0).atZone(zone).toInstant();
+        return !now.isBefore(due) && now.isBefore(due.plus(LATE));
     }
 
     private record Line(FleetVehicle vehicle, Alert alert) {}

@@ -203,7 +203,7 @@ class Escalations implements Ticking {
         String ask = "Acknowledge it at the Desk; otherwise the next on duty is called.";
         List<Deed> deeds = new ArrayList<>();
         if (person.email() != null) {
-            deeds.add(outbox.write(pen, person.email(), subject, what + "\n\n" + ask));
+            deeds.add(outbox.call(pen, person.email(), subject, what + "\n\n" + ask));
         }
         if (person.phone() != null && texts.isThere()) {
             deeds.add(texts.write(pen, person.phone(), subject + "\n" + what + "\n" + ask));

@@ -85,9 +85,19 @@ public class Outbox {
                 "\"" + address + "\" is no e-mail address. It looks like name@example.org, 254 characters at most.");
     }
 
-    /** Writes a mail within a write, and says so; it is sent as soon as the mail server takes it. */
+    /** Writes a mail within a write, and says so: a call, which is sent as soon as the mail server takes it, before any letter. */
+    public Deed call(Pen pen, String recipient, String subject, String text) {
+        return write(pen, recipient, subject, text, false);
+    }
+
+    /** Writes a mail within a write, and says so: a letter, which waits for calls. */
     public Deed write(Pen pen, String recipient, String subject, String text) {
+        return write(pen, recipient, subject, text, true);
+    }
+
+    private Deed write(Pen pen, String recipient, String subject, String text, boolean canWait) {
         OutgoingMailRow row = new OutgoingMailRow();
+        row.canWait = canWait;
         row.recipient = recipient;
         row.subject = subject;
         row.text = text;

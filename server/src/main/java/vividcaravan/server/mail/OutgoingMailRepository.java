@@ -11,6 +11,6 @@ interface OutgoingMailRepository extends Repository<OutgoingMailRow, Long> {
 
     List<OutgoingMailRow> findTop100ByIsDemoOrderByIdDesc(boolean isDemo);
 
-    List<OutgoingMailRow> findTop20ByStateAndIsDemoAndNextTryAtLessThanEqualOrderById(
+    Optional<OutgoingMailRow> findFirstByStateAndIsDemoAndNextTryAtLessThanEqualOrderByCanWaitAscIdAsc(
             MailState state, boolean isDemo, Instant now);
 }

@@ -26,6 +26,9 @@ class OutgoingMailRow {
     MailState state;
 
     boolean isDemo;
+    /** Whether calls go before it. */
+    boolean canWait;
+
     int tries;
     Instant nextTryAt;
     String trouble;

@@ -82,6 +82,7 @@ class InstructionsByMailTest {
             String instructions = "/api/v1/alerts/"
                     + door.alertsOf(truck.ref()).get(0).get("id").asString() + "/instructions";
 
+            door.postJson("/api/v1/invitations", "{ \"email\": \"waits@example.org\", \"role\": \"VIEWER\" }");
             door.postJson(instructions, "{ \"driver\": \"tansley\" }");
 
             Patience.until("the trouble is told", () -> !product.door()
@@ -101,6 +102,9 @@ class InstructionsByMailTest {
                         .at("/told/0/deliveries/1/state")
                         .asString("")
                         .equals("SENT"));
+                assertThat(List.of(server.getReceivedMessages()).get(0).getSubject())
+                        .as("a call goes before letters, however long they wait")
+                        .contains(truck.ref());
                 product.restart();
                 product.pass(Duration.ofHours(2));
                 product.door()
