@@ -4,7 +4,9 @@ import jakarta.servlet.ServletException;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -27,6 +29,11 @@ final class RequestPlaces extends ValveBase {
     static final int READINGS = 160;
     /** Requests of people and machines that are known, but for health. */
     static final int OTHERS = 80;
+    /**
+     * So many of them under one session or token: somewhat more than an account may have, whose own refusal takes a moment, and few
+     * enough that what is being refused leaves room for everybody else.
+     */
+    static final int OF_EACH = 48;
     /** What everybody may ask for who is not known: pages, the document of the interface, invitations. */
     static final int OPEN = 24;
     /** Signing in, which strangers can ask for as often as they like. */
@@ -53,6 +60,9 @@ final class RequestPlaces extends ValveBase {
     private final Semaphore others = new Semaphore(OTHERS);
     private final Semaphore open = new Semaphore(OPEN);
     private final Semaphore signIns = new Semaphore(SIGN_INS);
+    /** Requests of those that are known, by session or token; what is over is forgotten. */
+    private final Map<String, Integer> underWay = new ConcurrentHashMap<>();
+
     private final Semaphore lingering = new Semaphore(HANGING_UP);
 
     RequestPlaces() {
@@ -66,18 +76,49 @@ final class RequestPlaces extends ValveBase {
         Semaphore places = places(request);
         if (places == null) {
             getNext().invoke(request, response);
-        } else if (places.tryAcquire()) {
-            try {
-                getNext().invoke(request, response);
-            } finally {
-                places.release();
-            }
+        } else if (places == others) {
+            invokeAsOneOf(key(request), request, response);
         } else {
-            refuse(response);
+            invokeIn(places, request, response);
         }
         if (!request.isAsync() && !isReadToItsEnd(request)) {
             hangUp(request, response);
         }
+    }
+
+    private void invokeIn(Semaphore places, Request request, Response response) throws IOException, ServletException {
+        if (!places.tryAcquire()) {
+            refuse(response);
+            return;
+        }
+        try {
+            getNext().invoke(request, response);
+        } finally {
+            places.release();
+        }
+    }
+
+    private void invokeAsOneOf(String key, Request request, Response response) throws IOException, ServletException {
+        int own = underWay.merge(key, 1, Integer::sum);
+        try {
+            if (own > OF_EACH) {
+                refuse(response);
+            } else {
+                invokeIn(others, request, response);
+            }
+        } finally {
+            underWay.computeIfPresent(key, (same, count) -> count <= 1 ? null : count - 1);
+        }
+    }
+
+    /** Who asks, as far as the door can tell before anybody looks into it. */
+    private static String key(Request request) {
+        String token = request.getHeader("Authorization");
+        return token != null
+                ? token
+                : request.getRequestedSessionId() != null
+                        ? request.getRequestedSessionId()
+                        : String.valueOf(request.getRemoteAddr());
     }
 
     private static void refuse(Response response) throws IOException {

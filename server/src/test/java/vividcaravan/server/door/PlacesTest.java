@@ -104,7 +104,11 @@ class PlacesTest {
                 .toList();
         try {
             List<Integer> answers = IntStream.range(0, 15)
-                    .mapToObj(i -> browser.get("/api/v1/session").statusCode())
+                    .mapToObj(i -> {
+                        var answer = browser.get("/api/v1/session");
+                        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
+                        return answer.statusCode();
+                    })
                     .toList();
             assertThat(answers).containsOnly(200);
         } finally {
