@@ -77,7 +77,10 @@ const date = (id: string) =>
         </form>
         <ul class="mt-0.5" :class="{ 'line-through': move.undone }">
           <li v-for="step in move.steps" :key="step.tyre">
-            <span class="figure">{{ step.from }} → {{ step.to }}</span>
+            <span v-if="step.from === step.to"
+              ><span class="figure">{{ step.from }}</span> {{ $t('workshop.offAndOnDone') }}</span
+            >
+            <span v-else class="figure">{{ step.from }} → {{ step.to }}</span>
             <span v-if="step.sensor" class="text-quiet">
               &ensp;sensor {{ step.sensor }} {{ wordsOf('sensorFates', step.fate) }}</span
             >

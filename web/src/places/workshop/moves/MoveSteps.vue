@@ -40,8 +40,12 @@ const bare = computed(() => props.preview.wheels.filter((wheel) => !wheel.hasTyr
     <ol class="border-t border-rule">
       <li v-for="(step, i) in preview.steps" :key="step.from" class="border-b border-rule py-2">
         <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-          <span class="figure font-medium">{{ step.from }} → {{ step.to }}</span>
-          <label v-if="step.sensor" class="flex flex-wrap items-baseline gap-x-2">
+          <span v-if="step.from === step.to" class="font-medium"
+            ><span class="figure">{{ step.from }}</span> {{ $t('workshop.offAndOnDone') }}</span
+          >
+          <span v-else class="figure font-medium">{{ step.from }} → {{ step.to }}</span>
+          <span v-if="step.from === step.to" class="text-quiet">{{ $t('workshop.offAndOnNuts') }}</span>
+          <label v-else-if="step.sensor" class="flex flex-wrap items-baseline gap-x-2">
             <span
               >its sensor <span class="figure">{{ step.sensor }}</span></span
             >
@@ -85,7 +89,9 @@ const bare = computed(() => props.preview.wheels.filter((wheel) => !wheel.hasTyr
           </label>
         </div>
         <p v-if="step.tyre || airWords(step)">
-          <span v-if="step.tyre" class="text-quiet">{{ step.tyre }};&ensp;</span>{{ airWords(step) }}
+          <span v-if="step.tyre" class="text-quiet"
+            >{{ step.tyre }}<template v-if="airWords(step)">;&ensp;</template></span
+          >{{ airWords(step) }}
         </p>
         <p v-for="said in step.said" :key="said.words" :class="said.isRefusal ? 'text-stop' : 'text-next'">
           {{ said.isRefusal ? 'Cannot be stored so: ' : 'Look: ' }}{{ said.words }}

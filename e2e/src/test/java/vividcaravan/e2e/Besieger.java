@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -94,6 +95,9 @@ final class Besieger implements AutoCloseable {
         by(8, random -> packedReadings("application/json", random.nextBoolean() ? hugeNumber : hugeText));
         by(2, random -> packedReadings("application/x-ndjson", endlessLines));
         by(120, this::streamThatNobodyReads);
+        by(60, this::slowBodyByAnotherSpelling);
+        by(60, this::documentHardlyRead);
+        by(20, this::inventedTokens);
     }
 
     private void by(int count, Attack attack) {
@@ -170,6 +174,44 @@ final class Besieger implements AutoCloseable {
             send(
                     socket,
                     head("/api/v1/session", GUARD + "Content-Type: application/json\r\nContent-Length: 50000\r\n"));
+            drip(socket, " ", 800);
+        }
+    }
+
+    private void slowBodyByAnotherSpelling(Random random) throws IOException, InterruptedException {
+        List<String> spellings =
+                List.of("/%61pi/v1/session", "/api/v1/./session", "//api/v1/join", "/api/v1/session;a=b");
+        try (Socket socket = open()) {
+            send(
+                    socket,
+                    head(
+                            spellings.get(random.nextInt(spellings.size())),
+                            GUARD + "Content-Type: application/json\r\nContent-Length: 50000\r\n"));
+            drip(socket, " ", 800);
+        }
+    }
+
+    /** The largest answer that a stranger can ask for, taken a few bytes at a time. */
+    private void documentHardlyRead(Random random) throws IOException, InterruptedException {
+        try (Socket socket = new Socket()) {
+            socket.setReceiveBufferSize(2_048);
+            socket.connect(new InetSocketAddress(host, port));
+            send(socket, "GET /api/v1/openapi.json HTTP/1.1\r\nHost: " + host + ":" + port + "\r\n\r\n");
+            while (System.nanoTime() < until && socket.getInputStream().read() >= 0) {
+                Thread.sleep(500);
+            }
+        }
+    }
+
+    /** Each with a token of its own that nobody gave, so that no share of one asker holds them. */
+    private void inventedTokens(Random random) throws IOException, InterruptedException {
+        try (Socket socket = open()) {
+            send(
+                    socket,
+                    head(
+                            "/api/v1/wheel-moves",
+                            "Authorization: Bearer vc_" + Long.toHexString(random.nextLong())
+                                    + "\r\nContent-Type: application/json\r\nContent-Length: 50000\r\n"));
             drip(socket, " ", 800);
         }
     }

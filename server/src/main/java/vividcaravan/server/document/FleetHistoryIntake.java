@@ -161,8 +161,8 @@ class FleetHistoryIntake {
                 row.markedWords = past.markedBecause();
                 row.markedKind = past.markedKind();
                 row.markedSeenBy = past.markedSeenBy();
-                if (past.trouble() != null) {
-                    row.markedWith(marks(past.trouble()));
+                if (past.trouble() != null && !past.trouble().isEmpty()) {
+                    row.markedWith(marks(past.trouble()), past.trouble().get(0).since());
                 }
             }
             row.addedAt = past.addedAt();

@@ -12,7 +12,6 @@ import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -92,23 +91,26 @@ public class TyreRow {
                     number,
                     alert.kind(),
                     alert.isRunSoft(),
-                    now,
+                    Instant.ofEpochMilli(alert.openedAt()),
                     alert.lastSeenBy().orElse(null),
                     why));
-            markedWith(all);
+            markedWith(all, now);
         }
     }
 
-    /** Is marked with these and nothing else. */
-    public void markedWith(List<TyreMark> all) {
+    /**
+     * Is marked with these and nothing else.
+     *
+     * @param now since when it is marked, if it was not before
+     */
+    public void markedWith(List<TyreMark> all, Instant now) {
         marks = List.copyOf(all);
         TyreMark worst = all.stream()
                 .filter(TyreMark::isRunSoft)
                 .findFirst()
                 .or(() -> all.stream().findFirst())
                 .orElse(null);
-        markedAt =
-                all.stream().map(TyreMark::since).min(Comparator.naturalOrder()).orElse(null);
+        markedAt = all.isEmpty() ? null : markedAt == null ? now : markedAt;
         String words = all.stream().map(TyreMark::words).collect(Collectors.joining(" "));
         markedWords = worst == null ? null : words.substring(0, Math.min(words.length(), LONGEST_WORDS));
         markedKind = worst == null ? null : worst.kind();
@@ -121,7 +123,7 @@ public class TyreRow {
 
     /** Takes its marks away. */
     public void unmark() {
-        markedWith(List.of());
+        markedWith(List.of(), Instant.EPOCH);
     }
 
     /** Takes on what is known of it. */

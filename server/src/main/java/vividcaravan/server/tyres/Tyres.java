@@ -276,7 +276,7 @@ public class Tyres {
             }
             return Decision.make(pen -> {
                 TyreRow stored = pen.session().get(TyreRow.class, id);
-                stored.markedWith(isEnded.get(false));
+                stored.markedWith(isEnded.get(false), clock.instant());
                 pen.session().update(stored);
                 String ended = isEnded.get(true).stream().map(TyreMark::words).collect(Collectors.joining(" "));
                 return Done.by(Deed.of(
