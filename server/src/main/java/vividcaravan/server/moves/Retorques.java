@@ -32,6 +32,9 @@ import vividcaravan.server.writer.View;
 @Component
 public class Retorques {
 
+    /** Nobody calls it a retorque before that, km [50 to 100 km is common practice; the least is our judgement]. */
+    private static final double SETTLED_KM = 20;
+
     private final SingleWriter writer;
     private final TyreDemands demands;
     private final Distances distances;
@@ -140,6 +143,20 @@ public class Retorques {
         takenOff(event.pen(), event.vehicle(), event.gone(), null);
     }
 
+    /** What was tightened as the wheel was put on has not settled yet: that is no retorque. */
+    private void refuseBeforeTheyHaveRun(FleetVehicle vehicle, Collection<Position> wheels) {
+        Double ranKm = distances.ranKm(vehicle);
+        for (Retorque open : vehicle.retorques()) {
+            Double since = open.sinceKm(ranKm);
+            if (wheels.contains(open.position()) && since != null && since < SETTLED_KM) {
+                throw Refusal.conflict("The vehicle has run " + Math.round(since) + " km since "
+                        + open.position().code()
+                        + " was put on. Nuts settle while it is driven: retorque them after some "
+                        + open.km() + " km. Nothing was saved.");
+            }
+        }
+    }
+
     /**
      * The nuts of these wheels were tightened again.
      *
@@ -156,6 +173,7 @@ public class Retorques {
                             + " are not to be tightened; somebody may have said it already. Nothing was stored.");
                 }
             }
+            refuseBeforeTheyHaveRun(vehicle, wheels);
             return Decision.make(pen -> {
                 Deed deed = Deed.of(
                         DeedKind.WHEELS_RETORQUED,

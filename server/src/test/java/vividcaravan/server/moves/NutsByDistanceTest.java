@@ -115,6 +115,24 @@ class NutsByDistanceTest {
                 .contains("NOT_YET");
     }
 
+    /** They settle while it is driven: what is tightened as the wheel comes on is no retorque. */
+    @Test
+    void nutsAreNotRetorquedBeforeTheVehicleHasRun() {
+        drive(truck, 800, 30, 60, "");
+        wheelsOffAndOn(truck);
+        drive(truck, 800, 5, 60, "");
+        String path = "/api/v1/vehicles/" + truck.ref() + "/retorques";
+        String done = "{ \"positions\": [ \"1L\", \"1R\" ], \"torqueNm\": 600 }";
+
+        Door.Answer early = product.door().postJson(path, done);
+        assertThat(early.status()).isEqualTo(409);
+        assertThat(early.text()).contains("has run 5 km");
+
+        drive(truck, 800, 50, 60, "");
+        assertThat(product.door().postJson(path, done).status()).isBetween(200, 204);
+        assertThat(nuts(truck).isMissingNode()).isTrue();
+    }
+
     /** A vehicle that stood for two days has run nothing; where the odometer is told no more, the days count again. */
     @Test
     void whatStoodIsNotDueAndWhatIsNotToldGoesByDays() {
