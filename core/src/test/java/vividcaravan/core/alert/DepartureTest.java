@@ -230,6 +230,69 @@ class DepartureTest {
                 .isEqualTo(Verdict.MAY_LEAVE);
     }
 
+    private static Departure ofHeard(List<Outage> outages, Departure.Heard... heard) {
+        return Departure.of(new Departure.Facts(List.of(), List.of(), outages, List.of(), List.of(heard), Set.of()));
+    }
+
+    private static Departure.Heard heard(String wheel, long hours, boolean hasMovedSince) {
+        return new Departure.Heard(
+                Position.parse(wheel), Duration.ofHours(hours).toMillis(), hasMovedSince);
+    }
+
+    @Test
+    void oldValuesAreNamedByWheelAndByTheOldest() {
+        assertThat(ofHeard(List.of(), heard("2LO", 30, false), heard("2LI", 40, false), heard("1L", 1, false))
+                        .reasons())
+                .containsExactly("no value since 40 h ago: 2LI, 2LO");
+        assertThat(ofHeard(List.of(), heard("2LO", 48, false), heard("1L", 73, true))
+                        .reasons())
+                .containsExactly("no value since 3 days ago: all wheels");
+        assertThat(ofHeard(List.of(), heard("2LO", 2, true), heard("1L", 0, false))
+                        .reasons())
+                .containsExactly("no value since it moved: 2LO");
+        Outage out = new Outage(1, null, WHEEL, "waits for a part", 9_000_000, "marrable");
+        assertThat(ofHeard(List.of(out), heard("2LO", 50, false), heard("1L", 0, false))
+                        .reasons())
+                .as("what is out of service is named as that")
+                .containsExactly("2LO out of service: waits for a part");
+    }
+
+    @Test
+    void theMostSeriousReasonStandsFirstAndTheVerdictHasItsWords() {
+        Departure departure = Departure.of(new Departure.Facts(
+                List.of(),
+                List.of(new Departure.Unwatched(Position.parse("1L"), Departure.Blind.SILENT)),
+                List.of(),
+                List.of(new Departure.Loose(WHEEL, false), new Departure.Loose(Position.parse("1R"), true)),
+                List.of(),
+                Set.of()));
+
+        assertThat(departure.reasons())
+                .containsExactly("wheel nuts overdue, retorque: 1R", "retorque wheel nuts: 2LO", "1L is silent");
+        assertThat(departure.words(Language.EN)).isEqualTo("Must not leave");
+        assertThat(departure.words(Language.DE)).isEqualTo("Darf nicht abfahren");
+        Departure moved =
+                Departure.outOfService(Optional.of("sold"), Language.EN).movedWhileOut(departure, Language.EN);
+        assertThat(moved.verdict()).isEqualTo(Verdict.NOT_YET);
+        assertThat(moved.reasons())
+                .startsWith("out of service: sold", "it has moved since it was taken out of service")
+                .hasSize(5);
+    }
+
+    @Test
+    void aCombinationRestsOnItsOldestValue() {
+        Departure front = ofHeard(List.of(), heard("1L", 1, false));
+        Departure behind = ofHeard(List.of(), heard("1L", 5, false));
+        Departure unheard =
+                Departure.of(facts(List.of(), List.of(new Departure.Unwatched(WHEEL, Departure.Blind.NEVER_HEARD))));
+
+        assertThat(front.pulling("ST-1", behind).restsOnAgeS()).isEqualTo(5 * 3_600);
+        assertThat(behind.pulling("ST-1", front).restsOnAgeS()).isEqualTo(5 * 3_600);
+        assertThat(front.pulling("ST-1", unheard).restsOnAgeS()).isNull();
+        assertThat(unheard.pulling("ST-1", front).restsOnAgeS()).isNull();
+        assertThat(unheard.pulling("ST-1", front).verdict()).isEqualTo(Verdict.LOOK_FIRST);
+    }
+
     @Test
     void whereAWheelWasNeverHeardItRestsOnNoAge() {
         Departure departure = Departure.of(new Departure.Facts(

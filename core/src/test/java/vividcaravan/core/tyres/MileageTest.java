@@ -50,8 +50,39 @@ class MileageTest {
         assertThat(mileage.ranKm()).isEqualTo(25);
     }
 
+    /** A trailer runs as far as what pulls it; and it goes on from what was written down. */
+    @Test
+    void whatIsPulledRunsAlongAndAllOfItIsTakenUpAgain() {
+        mileage.pulled(60 * MINUTE, 50);
+        mileage.pulled(120 * MINUTE, 30);
+        assertThat(mileage.ranKm()).isEqualTo(80);
+        assertThat(mileage.at()).isEqualTo(120 * MINUTE);
+
+        Mileage again = new Mileage(60 * MINUTE, 412_400, 80);
+        again.take(120 * MINUTE, 412_460);
+        assertThat(again.ranKm()).isEqualTo(140);
+        assertThat(again.odometerKm()).isEqualTo(412_460);
+        assertThat(again.at()).isEqualTo(120 * MINUTE);
+    }
+
+    /** A vehicle is no faster than 150 km/h, and an odometer may round up one kilometre. */
+    @ParameterizedTest
+    @CsvSource({"60, 151, 151", "60, 152, 0", "6, 16, 16", "6, 17, 0"})
+    void moreThanAVehicleCanRunIsAnotherOdometer(int minutes, double km, double counted) {
+        mileage.take(MINUTE, 1_000);
+        mileage.take((1 + minutes) * MINUTE, 1_000 + km);
+
+        assertThat(mileage.ranKm()).isEqualTo(counted);
+    }
+
     @ParameterizedTest
     @CsvSource({
+        "1, 100.2, true",
+        "1, 100.19, false",
+        "15, 101, true",
+        "15.1, 101, false",
+        "5, 113.5, true",
+        "5, 113.6, false",
         "5, 103, true", // 3 km in five minutes
         "5, 100, false", // stands, or the next kilometre is not full
         "5, 100.1, false",
