@@ -51,7 +51,13 @@ class ReadingsController {
                     .build())
             .build();
 
-    /** A reading as the OpenAPI document shows it; {@code at} may be epoch milliseconds too. */
+    /**
+     * A reading as the OpenAPI document shows it; {@code at} may be epoch milliseconds too.
+     *
+     * @param moving whether the vehicle moves; where it is left out, the odometer or the vehicle that pulls this one may say so, and
+     *     the reading is kept as one that says it
+     * @param odometerKm what the odometer shows, km, 0 to 10,000,000; taken for the vehicle whose receiver or sensor it comes from
+     */
     record ReadingBody(
             String sensor,
             Instant at,
