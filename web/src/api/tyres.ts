@@ -119,8 +119,8 @@ export function useTyreActions() {
       done(answer(http.POST('/api/v1/tyres/{id}/treads', { params: { path: { id } }, body }))),
     repaired: (id: string, body: Schemas['RepairRequest']) =>
       done(answer(http.POST('/api/v1/tyres/{id}/repairs', { params: { path: { id } }, body }))),
-    /** @param troubles the ids of those that it is sound of */
-    inspected: (id: string, inspectedBy: string, words: string, troubles: string[]) =>
+    /** @param troubles the ids of those that it is sound of; null for all of them */
+    inspected: (id: string, inspectedBy: string, words: string, troubles: string[] | null) =>
       done(
         answer(
           http.POST('/api/v1/tyres/{id}/inspections', {

@@ -82,7 +82,7 @@ const keepRepair = () =>
 const faultOf = (field: string) => faults.value.find((fault) => fault.field === field)?.message;
 const keepInspection = () =>
   attempt(async () => {
-    const chosen = marks.value.length > 1 ? soundOf.value : [];
+    const chosen = marks.value.length > 1 ? soundOf.value : null;
     await inspected(props.id, inspectedBy.value, found.value, chosen);
     soundOf.value = [];
   });

@@ -210,6 +210,9 @@ class TyresController {
         Faults faults = new Faults();
         String by = faults.text("inspectedBy", request.inspectedBy(), 100, "Say who inspected it.");
         String words = faults.text("words", request.words(), LONGEST, "Say what was found.");
+        if (request.troubles() != null && request.troubles().isEmpty()) {
+            faults.add("troubles", "Name what the tyre is sound of, or leave this out where it is sound of all.");
+        }
         faults.refuse();
         long number = QueryParameters.id("tyre", id);
         tyres.inspected(number, request.troubles() == null ? Set.of() : new HashSet<>(request.troubles()), by, words);

@@ -184,6 +184,9 @@ class WhatWentTest {
 
         assertThat(inspect(tyre, ", \"troubles\": [ \"99\" ]").status()).isEqualTo(409);
         assertThat(inspect(tyre, ", \"troubles\": [ null ]").status()).isIn(400, 409);
+        assertThat(inspect(tyre, ", \"troubles\": []").status())
+                .as("nothing named clears nothing")
+                .isEqualTo(400);
         assertThat(inspect(tyre, ", \"troubles\": [ \"" + seen.get("id").asString() + "\" ]")
                         .status())
                 .isEqualTo(201);
