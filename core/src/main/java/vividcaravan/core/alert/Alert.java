@@ -215,6 +215,14 @@ public record Alert(
         return new AlertRecord(entries);
     }
 
+    /** Whether a person saw what must not wait: then only a named inspection ends it, or the end of its tyre there. */
+    public boolean hasToBeInspected() {
+        return isRunSoft
+                || kind.family() == AlertFamily.SEEN
+                        && urgency != Urgency.PLAN
+                        && !lastSeen().equals(DriverAnswer.HELP_SEEN);
+    }
+
     /** Whether the workshop has a job for this alert that is not ended. */
     public boolean hasJob() {
         return state != AlertState.CLOSED && record().hasOpenJob();
@@ -222,7 +230,7 @@ public record Alert(
 
     /** On the strength of what it was closed; empty while it is open. */
     public Optional<ClosedOn> closedOn() {
-        return state == AlertState.CLOSED ? record().closedOn(isRunSoft) : Optional.empty();
+        return state == AlertState.CLOSED ? record().closedOn(hasToBeInspected()) : Optional.empty();
     }
 
     /** Whether it was closed because its tyre left the wheel. */
@@ -292,13 +300,18 @@ public record Alert(
     /**
      * This alert closed by a person.
      *
-     * @throws AlertRefused if it is closed already, or the tyre was run soft and neither inspected nor scrapped
+     * @throws AlertRefused if it is closed already, or the tyre was run soft and neither inspected nor scrapped, or a person saw
+     *     what must not wait and nobody says who inspected it
      */
     public Alert closed(Closure closure, long at) {
         if (isRunSoft && !closure.settlesRunSoftTyre()) {
             throw new AlertRefused(
                     "This tyre was at 80 % of its target or less. Only an inspection off the vehicle by a"
                             + " named, trained person, or scrapping the tyre, closes this alert.");
+        }
+        if (hasToBeInspected() && !closure.settlesReport()) {
+            throw new AlertRefused("A person saw this fault. Only an inspection by a named person, or another tyre,"
+                    + " closes this alert: say who inspected it.");
         }
         return saying(closure.verdict())
                 .closed(new AlertEntry(at, AlertEntry.Change.CLOSED, kind, urgency, closure.who(), closure.note()));

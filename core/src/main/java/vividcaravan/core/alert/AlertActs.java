@@ -320,6 +320,20 @@ public final class AlertActs {
     }
 
     /**
+     * Corrects what a person reported: it was another wheel, or something else. It stands there from now on.
+     *
+     * @param how what it is instead, in words
+     * @throws AlertRefused if it is closed, or no person's report
+     */
+    public Alert corrected(String how) {
+        if (alert.kind().family() != AlertFamily.SEEN) {
+            throw new AlertRefused("Nobody reported this: the readings did. Correct which sensor sits where instead.");
+        }
+        refuseIfClosed();
+        return alert.closed(entry(AlertEntry.Change.CORRECTED, how));
+    }
+
+    /**
      * Moves the tyre away from the wheel: there is nothing left to be judged there, and a mark of having been run soft stays with
      * the tyre.
      *

@@ -46,7 +46,9 @@ public record AlertEntry(long at, Change change, AlertKind kind, Urgency urgency
         /** The sensor map was corrected: the readings belonged to another wheel. */
         WITHDRAWN,
         /** The tyre left the wheel, and took its fault along. */
-        TYRE_LEFT;
+        TYRE_LEFT,
+        /** What a person reported was of another wheel, or something else. */
+        CORRECTED;
 
         /** Whether a driver said it from beside the vehicle. */
         public boolean isAnswer() {

@@ -47,7 +47,7 @@ record AlertRecord(List<AlertEntry> entries) {
             switch (entries.get(i).change()) {
                 case JOB_RAISED:
                     return !isTakenBack(i);
-                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN, TYRE_LEFT:
+                case JOB_ENDED, REOPENED, PROVEN, WITHDRAWN, TYRE_LEFT, CORRECTED:
                     return false;
                 case CLOSED:
                     if (!isTakenBack(i)) {
@@ -110,7 +110,7 @@ record AlertRecord(List<AlertEntry> entries) {
     }
 
     /** On the strength of what it was closed last. */
-    Optional<ClosedOn> closedOn(boolean isRunSoft) {
+    Optional<ClosedOn> closedOn(boolean isByInspection) {
         for (AlertEntry entry : latestFirst()) {
             switch (entry.change()) {
                 case PROVEN:
@@ -119,8 +119,10 @@ record AlertRecord(List<AlertEntry> entries) {
                     return Optional.of(ClosedOn.WITHDRAWN);
                 case TYRE_LEFT:
                     return Optional.of(ClosedOn.TYRE_LEFT);
+                case CORRECTED:
+                    return Optional.of(ClosedOn.CORRECTION);
                 case CLOSED:
-                    return Optional.of(isRunSoft ? ClosedOn.INSPECTION : ClosedOn.WORD);
+                    return Optional.of(isByInspection ? ClosedOn.INSPECTION : ClosedOn.WORD);
                 default:
             }
         }

@@ -7,13 +7,15 @@ package vividcaravan.core.alert;
  * @param reason why, in words, not blank
  * @param inspectedBy who inspected the tyre off the vehicle, or null
  * @param isScrapped whether the tyre was scrapped
+ * @param isTyreChanged whether another tyre was put on, and what is known of this one went with it
  * @param verdict whether the alert was right, or null where nobody says
  */
-public record Closure(String who, String reason, String inspectedBy, boolean isScrapped, Verdict verdict) {
+public record Closure(
+        String who, String reason, String inspectedBy, boolean isScrapped, boolean isTyreChanged, Verdict verdict) {
 
-    /** The same without a word on whether it was right. */
+    /** A closing of which nobody says whether the alert was right, with its tyre still there. */
     public Closure(String who, String reason, String inspectedBy, boolean isScrapped) {
-        this(who, reason, inspectedBy, isScrapped, null);
+        this(who, reason, inspectedBy, isScrapped, false, null);
     }
 
     /**
@@ -32,6 +34,10 @@ public record Closure(String who, String reason, String inspectedBy, boolean isS
 
     boolean settlesRunSoftTyre() {
         return isScrapped || isInspected();
+    }
+
+    boolean settlesReport() {
+        return isScrapped || isTyreChanged || isInspected();
     }
 
     String note() {

@@ -52,6 +52,13 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
     public record Loose(Position position, boolean isOverdue) {}
 
     /**
+     * A wheel on the road whose tyre has less tread than it must have, mm.
+     *
+     * @param leastMm the least that is allowed there
+     */
+    public record Worn(Position position, double treadMm, double leastMm) {}
+
+    /**
      * What is known of a vehicle in service.
      *
      * @param open its open alerts
@@ -62,6 +69,7 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
      * @param gauged wheels at which somebody held a hand gauge today: that takes the place of what their sensors should tell
      * @param isWalkedRound whether somebody walked round it today, by name, and it has not moved since: that takes the place of
      *     what a walk sees, and of no pressure
+     * @param worn wheels on the road whose tread was read below the least
      */
     public record Facts(
             List<Alert> open,
@@ -70,9 +78,10 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
             List<Loose> loose,
             List<Heard> heardBefore,
             Set<Position> gauged,
-            boolean isWalkedRound) {
+            boolean isWalkedRound,
+            List<Worn> worn) {
 
-        /** Of a vehicle that nobody walked round. */
+        /** Of a vehicle that nobody walked round, with tread enough. */
         public Facts(
                 List<Alert> open,
                 List<Unwatched> unwatched,
@@ -80,7 +89,7 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
                 List<Loose> loose,
                 List<Heard> heardBefore,
                 Set<Position> gauged) {
-            this(open, unwatched, outages, loose, heardBefore, gauged, false);
+            this(open, unwatched, outages, loose, heardBefore, gauged, false, List.of());
         }
 
         public Facts {
@@ -90,6 +99,7 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
             loose = List.copyOf(loose);
             heardBefore = List.copyOf(heardBefore);
             gauged = Set.copyOf(gauged);
+            worn = List.copyOf(worn);
         }
     }
 

@@ -35,6 +35,7 @@ final class DepartureCheck {
                 .ifPresent(reasons::add));
         addNuts(true);
         addNuts(false);
+        addWorn();
         facts.outages().forEach(outage -> reasons.add(new Reason(Verdict.LOOK_FIRST, words(outage))));
         facts.unwatched().stream()
                 .filter(this::isToBeSaid)
@@ -136,6 +137,19 @@ final class DepartureCheck {
                     isOverdue ? Verdict.NOT_YET : Verdict.LOOK_FIRST,
                     words.text(isOverdue ? "leave.nuts.overdue" : "leave.nuts", wheels)));
         }
+    }
+
+    /** What is out of service is named already, and is not on the road. */
+    private void addWorn() {
+        facts.worn().stream()
+                .filter(one -> facts.outages().stream().noneMatch(outage -> outage.covers(one.position())))
+                .sorted(Comparator.comparing(one -> one.position().code()))
+                .forEach(one -> reasons.add(new Reason(
+                        Verdict.NOT_YET,
+                        words.text(
+                                "leave.wheel",
+                                one.position().code(),
+                                words.text("leave.worn", one.treadMm(), one.leastMm())))));
     }
 
     private void addOld() {

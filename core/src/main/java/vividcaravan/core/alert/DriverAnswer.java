@@ -17,6 +17,9 @@ public enum DriverAnswer {
     CANNOT_SEE(AlertEntry.Change.DRIVER_LOOKED, "cannot see the wheel"),
     HELP(AlertEntry.Change.DRIVER_NEEDS_HELP, "needs help");
 
+    /** What a call for help reads as a fault of its own. */
+    static final String HELP_SEEN = "the driver needs help";
+
     private final AlertEntry.Change change;
     private final String words;
 
@@ -45,7 +48,7 @@ public enum DriverAnswer {
     public Optional<Sight> sight(Position position, String who) {
         return switch (this) {
             case SMOKE -> Optional.of(new Sight(position, Urgency.STOP_NOW, who, "smoke", false, true));
-            case HELP -> Optional.of(new Sight(null, Urgency.STOP_NOW, who, "the driver needs help", false, true));
+            case HELP -> Optional.of(new Sight(null, Urgency.STOP_NOW, who, HELP_SEEN, false, true));
             case FLAT ->
                 position == null
                         ? Optional.empty()

@@ -11,6 +11,8 @@ public enum WalkPoint {
     FLAT("flat or sagging", Urgency.STOP_NOW),
     /** A cut into the body, cord, a bulge: do not move [49 CFR 393.75(a), from memory; a bulge: common practice]. */
     DAMAGE("cut, bulge or visible cord", Urgency.STOP_NOW),
+    /** Air that is heard going out: do not move [49 CFR 393.75(a)(3), from memory]. */
+    AIR("air can be heard going out", Urgency.STOP_NOW),
     TREAD("tread low or worn unevenly", Urgency.BEFORE_NEXT_TRIP),
     NUTS("wheel nut loose, missing or with a trail of rust", Urgency.STOP_NOW),
     TWINS("twins touch, or something is wedged between them", Urgency.BEFORE_NEXT_TRIP),
@@ -27,7 +29,7 @@ public enum WalkPoint {
 
     /** Whether it is a fault of the tyre, which goes along when the tyre goes elsewhere. */
     public boolean isOfTyre() {
-        return this == FLAT || this == DAMAGE || this == TREAD;
+        return this == FLAT || this == DAMAGE || this == AIR || this == TREAD;
     }
 
     /** The fault as the Desk reads it. */

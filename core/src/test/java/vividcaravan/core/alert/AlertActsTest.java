@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** What people do to an alert, in every state it may be in, and how that is taken back. */
 class AlertActsTest {
 
-    private static final Closure MENDED = new Closure("quill", "valve changed", null, false, Verdict.RIGHT);
+    private static final Closure MENDED = new Closure("quill", "valve changed", null, false, false, Verdict.RIGHT);
 
     private static Finding.Raised found(long at, Urgency urgency, boolean isRunSoft) {
         return AlertTest.found(AlertKind.UNDER_PRESSURE, urgency, at, isRunSoft);

@@ -79,7 +79,7 @@ class AlertHealthTest {
         Alert slow = opened(2, 0, Urgency.NEXT_STOP)
                 .by("quill", HOUR)
                 .acknowledged()
-                .closed(new Closure("quill", "looked", null, false, Verdict.NOTHING_FOUND), 6 * HOUR);
+                .closed(new Closure("quill", "looked", null, false, false, Verdict.NOTHING_FOUND), 6 * HOUR);
         Alert unseen = opened(3, 0, Urgency.PLAN);
         Alert answered =
                 opened(4, 0, Urgency.NEXT_STOP).by("tansley", 10 * MINUTE).answered(DriverAnswer.FLAT);

@@ -187,7 +187,8 @@ class DepartureTest {
                 List.of(),
                 List.of(new Departure.Heard(Position.parse("1L"), 3 * Departure.OLD_MILLIS, false)),
                 Set.of(),
-                true);
+                true,
+                List.of());
 
         assertThat(Departure.of(walked).verdict()).isEqualTo(verdict);
     }
@@ -203,10 +204,39 @@ class DepartureTest {
                 List.of(new Departure.Loose(WHEEL, false)),
                 List.of(),
                 Set.of(),
-                true);
+                true,
+                List.of());
 
         assertThat(Departure.of(walked).reasons())
                 .containsExactly("2LO hot wheel end, back in band, waits for its proof", "retorque wheel nuts: 2LO");
+    }
+
+    @Test
+    void aTreadBelowTheLeastHoldsItBackAndIsSaidInBothLanguages() {
+        Departure.Facts worn = worn(List.of());
+
+        assertThat(Departure.of(worn).verdict()).isEqualTo(Verdict.NOT_YET);
+        assertThat(Departure.of(worn).reasons()).containsExactly("2LO tread 3.17 mm, minimum 3.18 mm");
+        assertThat(Departure.of(worn, Language.DE).reasons()).containsExactly("2LO Profil 3,17 mm, Mindestmaß 3,18 mm");
+    }
+
+    @Test
+    void aWornTyreThatIsOffTheRoadIsNamedByItsOutage() {
+        Departure.Facts lifted = worn(List.of(new Outage(1, 2, null, "lifted", 9_000_000, "marrable")));
+
+        assertThat(Departure.of(lifted).reasons()).containsExactly("axle 2 out of service: lifted");
+    }
+
+    private static Departure.Facts worn(List<Outage> outages) {
+        return new Departure.Facts(
+                List.of(),
+                List.of(),
+                outages,
+                List.of(),
+                List.of(),
+                Set.of(WHEEL),
+                true,
+                List.of(new Departure.Worn(WHEEL, 3.17, 3.18)));
     }
 
     @Test

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import vividcaravan.core.axles.Position;
+import vividcaravan.core.driver.ReportCorrection;
 import vividcaravan.core.driver.WalkFault;
 import vividcaravan.core.driver.WalkPoint;
 
@@ -173,12 +174,15 @@ class SightTest {
     @Test
     void comesBackWithinADayAsTheSameAlertAndLaterAsAnother() {
         Alert closed = book.report(cut(Urgency.STOP_NOW), NOW)
-                .closed(new Closure("marrable", "nothing but dirt", null, false, Verdict.NOTHING_FOUND), NOW + 1);
+                .closed(
+                        new Closure("marrable", "nothing but dirt", "B. Quill", false, false, Verdict.NOTHING_FOUND),
+                        NOW + 1);
         book.replace(closed);
 
         Alert again = book.report(cut(Urgency.BEFORE_NEXT_TRIP), NOW + DAY / 2);
         book.replace(again.closed(
-                new Closure("marrable", "looked at", null, false, Verdict.NOTHING_FOUND), NOW + DAY / 2 + 1));
+                new Closure("marrable", "looked at", "B. Quill", false, false, Verdict.NOTHING_FOUND),
+                NOW + DAY / 2 + 1));
         Alert later = book.report(cut(Urgency.BEFORE_NEXT_TRIP), NOW + 3 * DAY);
 
         assertThat(again.id()).isEqualTo(closed.id());
@@ -206,5 +210,138 @@ class SightTest {
                                 "valve damaged or its cap missing; wheel nut loose, missing or with a trail of rust"
                                         + " (“two of ten”)"),
                         new Sight(null, Urgency.BEFORE_NEXT_TRIP, "tansley", "something else (“mud flap gone”)"));
+    }
+
+    /** What a person saw is taken away by a named inspection, by another tyre, or with the tyre, and by nobody's word. */
+    @ParameterizedTest
+    @EnumSource(WalkPoint.class)
+    void isClosedByANamedInspectionUnlessItMayWait(WalkPoint point) {
+        Alert seen = Alert.open(1, saw(point.urgency(), point.words()), NOW);
+        Closure word = new Closure("marrable", "looks well", null, false);
+        Closure blank = new Closure("marrable", "looks well", " ", false);
+
+        if (point.urgency() == Urgency.PLAN) {
+            assertThat(seen.closed(word, NOW + 1).closedOn()).contains(ClosedOn.WORD);
+            return;
+        }
+        for (Closure none : List.of(word, blank)) {
+            assertThatThrownBy(() -> seen.closed(none, NOW + 1))
+                    .isInstanceOf(AlertRefused.class)
+                    .hasMessageContaining("say who inspected it");
+        }
+        for (Closure settling : List.of(
+                new Closure("marrable", "dirt", "B. Quill", false),
+                new Closure("marrable", "cut through", null, true),
+                new Closure("marrable", "cut through", null, false, true, null))) {
+            assertThat(seen.closed(settling, NOW + 1).closedOn()).contains(ClosedOn.INSPECTION);
+        }
+    }
+
+    @Test
+    void aCallForHelpIsOverWhenSomebodySaysSo() {
+        Alert help = Alert.open(1, DriverAnswer.HELP.sight(LEFT, "tansley").orElseThrow(), NOW);
+
+        assertThat(help.closed(new Closure("marrable", "breakdown service is there", null, false), NOW + 1)
+                        .closedOn())
+                .contains(ClosedOn.WORD);
+    }
+
+    private static final Position RIGHT = Position.parse("1R");
+
+    private static Sight corrected(Alert report, Position position, WalkPoint point) {
+        return new ReportCorrection(position, point, "quill").of(report);
+    }
+
+    @ParameterizedTest
+    @EnumSource(WalkPoint.class)
+    void aReportOfAnotherWheelStandsThereAsItWas(WalkPoint point) {
+        Alert report = Alert.open(
+                1,
+                WalkFault.sights(List.of(new WalkFault(LEFT, point, "by the kerb")), "tansley")
+                        .get(0),
+                NOW);
+
+        Sight meant = corrected(report, RIGHT, null);
+
+        assertThat(meant.position()).isEqualTo(RIGHT);
+        assertThat(meant.urgency()).isEqualTo(point.urgency());
+        assertThat(meant.words()).isEqualTo(point.words() + " (“by the kerb”)");
+        assertThat(meant.isFlat()).isEqualTo(point == WalkPoint.FLAT);
+        assertThat(meant.who()).isEqualTo("quill");
+        assertThat(report.by("quill", NOW + 1).corrected("It is 1R.").closedOn())
+                .contains(ClosedOn.CORRECTION);
+    }
+
+    @Test
+    void aReportOfSomethingElseSaysThat() {
+        Alert report = Alert.open(1, saw(Urgency.STOP_NOW, WalkPoint.NUTS.words()), NOW);
+
+        Sight meant = corrected(report, null, WalkPoint.VALVE);
+
+        assertThat(meant.position()).isEqualTo(LEFT);
+        assertThat(meant.words()).isEqualTo(WalkPoint.VALVE.words());
+        assertThat(meant.urgency()).isEqualTo(Urgency.PLAN);
+    }
+
+    @Test
+    void whatStandsAtTheOtherWheelIsNotSwallowed() {
+        Alert there = book.report(new Sight(RIGHT, Urgency.PLAN, "tansley", "valve cap missing"), NOW);
+        book.replace(there.by("marrable", NOW + 1).acknowledged());
+        Alert report = book.report(cut(Urgency.STOP_NOW), NOW);
+
+        Alert meant = Alert.open(0, corrected(report, RIGHT, null), NOW + 2);
+        Alert both = book.carry(meant, RIGHT, ReportCorrection.words(report), "quill", NOW + 2);
+
+        assertThat(both.id()).isEqualTo(there.id());
+        assertThat(both.state()).isEqualTo(AlertState.NEW);
+        assertThat(both.urgency()).isEqualTo(Urgency.STOP_NOW);
+        assertThat(both.lastSeen())
+                .isEqualTo("valve cap missing; cut, bulge or visible cord (corrected: it was reported at 1L)");
+    }
+
+    @Test
+    void aCorrectionTakesNothingAway() {
+        Alert flat = Alert.open(
+                1,
+                WalkFault.sights(List.of(new WalkFault(LEFT, WalkPoint.FLAT, null)), "tansley")
+                        .get(0),
+                NOW);
+        Alert two = Alert.open(
+                2,
+                WalkFault.sights(
+                                List.of(
+                                        new WalkFault(LEFT, WalkPoint.NUTS, null),
+                                        new WalkFault(LEFT, WalkPoint.DAMAGE, null)),
+                                "tansley")
+                        .get(0),
+                NOW);
+        Alert read = Alert.told(LEFT, AlertKind.SLOW_LEAK, Urgency.NEXT_STOP, false, "leaks", null, NOW);
+        Alert closed = flat.closed(new Closure("marrable", "sound", "B. Quill", false), NOW + 1);
+
+        assertThatThrownBy(() -> corrected(flat, RIGHT, WalkPoint.VALVE)).hasMessageContaining("named inspection");
+        assertThatThrownBy(() -> corrected(two, null, WalkPoint.VALVE)).hasMessageContaining("More than one thing");
+        assertThat(corrected(two, RIGHT, null).urgency()).isEqualTo(Urgency.STOP_NOW);
+        assertThatThrownBy(() -> corrected(flat, LEFT, null)).hasMessageContaining("says so already");
+        assertThatThrownBy(() -> corrected(flat, null, WalkPoint.FLAT)).hasMessageContaining("says so already");
+        assertThatThrownBy(() -> corrected(read, RIGHT, null)).hasMessageContaining("the readings did");
+        assertThatThrownBy(() -> read.by("quill", NOW).corrected("1R")).hasMessageContaining("the readings did");
+        assertThatThrownBy(() -> closed.by("quill", NOW + 2).corrected("1R")).isInstanceOf(AlertRefused.class);
+    }
+
+    /** Correcting it back is the undo: the words of the first correction do not pile up. */
+    @Test
+    void aCorrectionIsUndoneByAnother() {
+        Alert report = book.report(cut(Urgency.STOP_NOW), NOW);
+        Alert there = book.carry(
+                Alert.open(0, corrected(report, RIGHT, null), NOW + 1),
+                RIGHT,
+                ReportCorrection.words(report),
+                "quill",
+                NOW + 1);
+
+        Sight back = corrected(there, LEFT, null);
+
+        assertThat(back.words()).isEqualTo(report.lastSeen());
+        assertThat(back.urgency()).isEqualTo(report.urgency());
     }
 }

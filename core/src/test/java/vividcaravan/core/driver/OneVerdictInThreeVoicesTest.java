@@ -108,7 +108,8 @@ class OneVerdictInThreeVoicesTest {
                 List.of(new Departure.Heard(
                         WHEELS.get(2), random.nextInt(3) * Departure.OLD_MILLIS, random.nextInt(4) == 0)),
                 gauged,
-                random.nextInt(3) == 0);
+                random.nextInt(3) == 0,
+                random.nextInt(5) == 0 ? List.of(new Departure.Worn(WHEELS.get(1), 1.2, 1.6)) : List.of());
     }
 
     @Property(seed = "20261201", tries = 1_000)
@@ -168,7 +169,8 @@ class OneVerdictInThreeVoicesTest {
                 facts.loose(),
                 facts.heardBefore(),
                 facts.gauged(),
-                true);
+                true,
+                facts.worn());
         Departure before = Departure.of(facts);
 
         if (before.verdict() == Verdict.NOT_YET) {

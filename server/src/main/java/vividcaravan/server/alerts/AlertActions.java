@@ -25,6 +25,8 @@ import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.DriverAnswer;
 import vividcaravan.core.alert.Outage;
 import vividcaravan.core.alert.Sight;
+import vividcaravan.core.driver.ReportCorrection;
+import vividcaravan.core.driver.WalkPoint;
 import vividcaravan.server.access.Account;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.fleet.FleetDirectory;
@@ -233,9 +235,56 @@ public class AlertActions implements Ticking {
         return change(alerts, alert -> by(alert, who).shelved(reason, until));
     }
 
-    Outcome close(List<Seen> alerts, Closure closure, boolean isTyreChanged) {
-        TyreEnd.Fate fate = new TyreEnd.Fate(closure.isScrapped(), isTyreChanged, closure.isInspected());
+    Outcome close(List<Seen> alerts, Closure closure) {
+        TyreEnd.Fate fate = new TyreEnd.Fate(closure.isScrapped(), closure.isTyreChanged(), closure.isInspected());
         return ending(alerts, alert -> alert.closed(closure, clock.millis()), fate, closure.who());
+    }
+
+    /**
+     * Puts right what people reported: it stands at the wheel that is meant, and calls anew there.
+     *
+     * @param wheel code of the wheel; null where the place was right
+     * @param point what is wrong; null where that was right
+     */
+    Outcome correct(List<Seen> alerts, @Nullable String wheel, @Nullable WalkPoint point, String who) {
+        Map<Long, Alert> stood = new LinkedHashMap<>();
+        return writer.make(view -> decide(
+                view,
+                alerts,
+                alert -> {
+                    Sight sight = correction(view, alert, wheel, point, who).of(alert);
+                    stood.put(alert.id(), alert);
+                    return by(alert, who).corrected("It is " + place(sight) + ": " + sight.words() + ".");
+                },
+                (pen, changed) -> changed.stream()
+                        .map(one -> stands(pen, one.vehicle, stood.get(one.alert.id()), wheel, point, who))
+                        .toList()));
+    }
+
+    private ReportCorrection correction(
+            View view, Alert alert, @Nullable String wheel, @Nullable WalkPoint point, String who) {
+        return new ReportCorrection(
+                wheel == null ? null : vehicleOf(view, alert).existing(wheel), point, who);
+    }
+
+    private static String place(Sight sight) {
+        return sight.position() == null ? "the whole vehicle" : sight.position().code();
+    }
+
+    /** A report stands where it is meant, beside what stands there. */
+    private Deed stands(
+            Pen pen,
+            FleetVehicle vehicle,
+            Alert before,
+            @Nullable String wheel,
+            @Nullable WalkPoint point,
+            String who) {
+        Sight sight = new ReportCorrection(wheel == null ? null : vehicle.existing(wheel), point, who).of(before);
+        long now = clock.millis();
+        Alert meant = Alert.open(0, sight, now);
+        Alert here = vehicle.book().carry(meant, sight.position(), ReportCorrection.words(before), who, now);
+        vehicle.publishAlerts();
+        return store.saveBy(pen, vehicle, here);
     }
 
     Outcome reopen(List<Seen> alerts, String who, @Nullable String reason) {

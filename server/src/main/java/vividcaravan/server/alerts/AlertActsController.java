@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividcaravan.core.alert.Closure;
 import vividcaravan.core.alert.Verdict;
+import vividcaravan.core.driver.WalkPoint;
 import vividcaravan.server.access.Accounts;
 import vividcaravan.server.platform.AtMost;
 import vividcaravan.server.platform.Faults;
@@ -43,6 +44,8 @@ class AlertActsController {
         END_JOB,
         CLOSE,
         REOPEN,
+        /** What a person reported was of another wheel, or something else; a correction of that is its undo. */
+        CORRECT,
         /** The last act of each. */
         TAKE_BACK;
 
@@ -67,10 +70,12 @@ class AlertActsController {
      * @param until when what is put aside comes back
      * @param assignee user name of whoever is to deal with it; left out for nobody in particular
      * @param leading the alert that stands for the others, for counting them with it
-     * @param inspectedBy who inspected a tyre that was run soft, off the vehicle
+     * @param inspectedBy who inspected it: a tyre that was run soft off the vehicle, what a person reported as it needs
      * @param isScrapped whether its tyre was scrapped: that ends the tyre at its wheel
      * @param isTyreChanged whether another tyre was put on, for closing and ending a job: what is known of the old one ends there
      * @param verdict whether a closed alert was right
+     * @param position the wheel that a report is of, for correcting it; left out where the place was right
+     * @param point what is wrong there, for correcting it; left out where that was right
      */
     record ActRequest(
             @Nullable Act act,
@@ -82,7 +87,9 @@ class AlertActsController {
             @AtMost(120) @Nullable String inspectedBy,
             @Nullable Boolean isScrapped,
             @Nullable Boolean isTyreChanged,
-            @Nullable Verdict verdict) {}
+            @Nullable Verdict verdict,
+            @AtMost(20) @Nullable String position,
+            @Nullable WalkPoint point) {}
 
     /** An alert on which the act was refused, and why. */
     record Refused(String id, String message) {}
@@ -163,17 +170,30 @@ class AlertActsController {
             case STAND_ALONE -> actions.standAlone(alerts, who);
             case RAISE_JOB -> actions.raiseJob(alerts, who, reason);
             case END_JOB -> actions.endJob(alerts, who, reason, isTyreChanged);
-            case CLOSE -> actions.close(alerts, closure(request, who), isTyreChanged);
+            case CLOSE -> actions.close(alerts, closure(request, who, isTyreChanged));
+            case CORRECT -> correct(alerts, request, who);
             case REOPEN -> actions.reopen(alerts, who, reason);
             case TAKE_BACK -> actions.takeBack(alerts, who);
         };
     }
 
-    private static Closure closure(ActRequest request, String who) {
+    private AlertActions.Outcome correct(List<AlertActions.Seen> alerts, ActRequest request, String who) {
+        if (request.position() == null && request.point() == null) {
+            throw Refusal.badRequest("position", "Say at which wheel it is, or what is wrong there.");
+        }
+        return actions.correct(alerts, request.position(), request.point(), who);
+    }
+
+    private static Closure closure(ActRequest request, String who, boolean isTyreChanged) {
         String reason = Faults.textOf(
                 "reason", request.reason(), LONGEST_REASON, "Closing needs a reason. Say what was found or done.");
         return new Closure(
-                who, reason, request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()), request.verdict());
+                who,
+                reason,
+                request.inspectedBy(),
+                Boolean.TRUE.equals(request.isScrapped()),
+                isTyreChanged,
+                request.verdict());
     }
 
     private AlertActions.Outcome assign(List<AlertActions.Seen> alerts, String who, @Nullable String assignee) {

@@ -113,7 +113,7 @@ final class AlertDeeds {
             case DRIVER_PHOTO -> DeedKind.ALERT_PHOTOGRAPHED;
             case DRIVER_READ -> DeedKind.ALERT_READ;
             case DRIVER_STOPPED, DRIVER_LOOKED, DRIVER_NEEDS_HELP -> DeedKind.ALERT_ANSWERED;
-            case PROVEN, CLOSED, WITHDRAWN, TYRE_LEFT -> DeedKind.ALERT_CLOSED;
+            case PROVEN, CLOSED, WITHDRAWN, TYRE_LEFT, CORRECTED -> DeedKind.ALERT_CLOSED;
         };
     }
 
@@ -146,6 +146,7 @@ final class AlertDeeds {
             case PROVEN -> "closed " + what + ", since readings proved it mended";
             case CLOSED -> "closed " + what;
             case WITHDRAWN -> "withdrew " + what;
+            case CORRECTED -> "corrected " + what;
             case TYRE_LEFT -> "closed " + what + ", since the tyre left the wheel";
         };
     }

@@ -154,13 +154,15 @@ class AlertsController {
 
     @PostMapping("/{id}/close")
     @PreAuthorize("hasAnyRole('MANAGER', 'TECHNICIAN')")
-    @Operation(operationId = "closeAlert", summary = "Close it with a reason; a tyre run soft needs an inspection")
+    @Operation(
+            operationId = "closeAlert",
+            summary = "Close it with a reason; a tyre run soft and what a person saw need an inspection")
     AlertDetail close(@PathVariable String id, @RequestBody CloseRequest request, Principal who) {
         Faults.textOf(
                 "reason", request.reason(), Integer.MAX_VALUE, "Closing needs a reason. Say what was found or done.");
         Closure closure = new Closure(
                 who.getName(), request.reason(), request.inspectedBy(), Boolean.TRUE.equals(request.isScrapped()));
-        AlertActions.only(actions.close(seen(id), closure, false));
+        AlertActions.only(actions.close(seen(id), closure));
         return get(id);
     }
 }

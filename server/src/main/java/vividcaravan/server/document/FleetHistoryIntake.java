@@ -47,6 +47,7 @@ import vividcaravan.server.tyres.TyreMark;
 import vividcaravan.server.tyres.TyreRepairRow;
 import vividcaravan.server.tyres.TyreRow;
 import vividcaravan.server.tyres.TyreStayRow;
+import vividcaravan.server.tyres.WornTyres;
 import vividcaravan.server.writer.Pen;
 
 /** Takes in what was in the past, behind the vehicles of the same document and within the same write. */
@@ -59,6 +60,7 @@ class FleetHistoryIntake {
     private final AlertStore alerts;
     private final ApplicationEventPublisher events;
     private final SessionFactory sessions;
+    private final WornTyres worn;
     private final Clock clock;
 
     FleetHistoryIntake(
@@ -68,6 +70,7 @@ class FleetHistoryIntake {
             AlertStore alerts,
             ApplicationEventPublisher events,
             SessionFactory sessions,
+            WornTyres worn,
             Clock clock) {
         this.fleet = fleet;
         this.tables = tables;
@@ -75,6 +78,7 @@ class FleetHistoryIntake {
         this.alerts = alerts;
         this.events = events;
         this.sessions = sessions;
+        this.worn = worn;
         this.clock = clock;
     }
 
@@ -177,6 +181,7 @@ class FleetHistoryIntake {
                         stay.from() == null ? TyreStay.ALWAYS : stay.from().toEpochMilli(),
                         stay.to() == null ? TyreStay.OPEN : stay.to().toEpochMilli())));
             }
+            worn.touched();
             past.treads().forEach(tread -> session.insert(row(row.id, tread)));
             past.repairs().forEach(repair -> session.insert(row(row.id, repair)));
         }

@@ -22,6 +22,7 @@ import vividcaravan.server.fleet.KnownSensor;
 import vividcaravan.server.fleet.VehicleSnapshot;
 import vividcaravan.server.fleet.WheelState;
 import vividcaravan.server.fleet.WheelStates;
+import vividcaravan.server.tyres.WornTyres;
 import vividcaravan.server.walks.LatestWalks;
 
 /** Whether vehicles may leave: one verdict, whether the gate, the list of vehicles or a driver asks. Safe to read. */
@@ -34,9 +35,11 @@ public class Departures {
     private final FleetDirectory fleet;
     private final LatestWalks walks;
     private final Distances distances;
+    private final WornTyres worn;
     private final Clock clock;
 
-    Departures(FleetDirectory fleet, LatestWalks walks, Distances distances, Clock clock) {
+    Departures(FleetDirectory fleet, LatestWalks walks, Distances distances, WornTyres worn, Clock clock) {
+        this.worn = worn;
         this.fleet = fleet;
         this.walks = walks;
         this.distances = distances;
@@ -118,7 +121,8 @@ public class Departures {
                 gaugedToday(vehicle, now),
                 walks.ofToday(vehicle)
                         .filter(walk -> walk.at().toEpochMilli() > movedAt)
-                        .isPresent());
+                        .isPresent(),
+                worn.of(vehicle));
     }
 
     /** When its sensors last said that it moves; they speak one after the other, so that a while apart is at once. */

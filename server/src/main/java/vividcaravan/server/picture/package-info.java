@@ -1,5 +1,5 @@
 /**
  * Vehicles as pages show them: the list, a vehicle with its wheels, the departure list. May depend on distance, fleet,
- * platform and walks.
+ * platform, tyres and walks.
  */
 package vividcaravan.server.picture;

@@ -27,9 +27,11 @@ import vividcaravan.server.fleet.VehicleRedescribed;
 @Component
 class TyreFollowing {
 
+    private final WornTyres worn;
     private final Clock clock;
 
-    TyreFollowing(Clock clock) {
+    TyreFollowing(WornTyres worn, Clock clock) {
+        this.worn = worn;
         this.clock = clock;
     }
 
@@ -37,6 +39,7 @@ class TyreFollowing {
     @Order(Ordered.HIGHEST_PRECEDENCE)
     @EventListener
     void redescribed(VehicleRedescribed event) {
+        worn.touched();
         if (event.gone().isEmpty()) {
             return;
         }

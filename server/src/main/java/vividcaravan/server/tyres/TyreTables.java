@@ -45,8 +45,10 @@ public class TyreTables {
                     + " where m.undoneAt is null%s";
 
     private final FleetDirectory fleet;
+    private final WornTyres worn;
 
-    TyreTables(FleetDirectory fleet) {
+    TyreTables(FleetDirectory fleet, WornTyres worn) {
+        this.worn = worn;
         this.fleet = fleet;
     }
 
@@ -117,6 +119,7 @@ public class TyreTables {
 
     /** Writes what became of the stays of {@code before}, tyre by tyre. */
     public void store(Pen pen, TyreTimeline before, TyreTimeline after) {
+        worn.touched();
         StatelessSession session = pen.session();
         Set<TyreStay> was = new HashSet<>(before.stays());
         Set<TyreStay> is = new HashSet<>(after.stays());
@@ -135,6 +138,7 @@ public class TyreTables {
 
     /** A tyre that never was is nowhere. */
     public void forgetWhere(Pen pen, long tyre) {
+        worn.touched();
         pen.session()
                 .createMutationQuery("delete from TyreStayRow where tyreId = :tyre")
                 .setParameter("tyre", tyre)

@@ -32,9 +32,11 @@ public class Tyres {
 
     private final SingleWriter writer;
     private final TyreTables tables;
+    private final WornTyres worn;
     private final Clock clock;
 
-    Tyres(SingleWriter writer, TyreTables tables, Clock clock) {
+    Tyres(SingleWriter writer, TyreTables tables, WornTyres worn, Clock clock) {
+        this.worn = worn;
         this.writer = writer;
         this.tables = tables;
         this.clock = clock;
@@ -222,6 +224,7 @@ public class Tyres {
                 reading.km = km;
                 reading.who = who;
                 pen.session().insert(reading);
+                worn.touched();
                 return Done.by(Deed.of(DeedKind.TREAD_READ, thing(row), "read the tread of " + words(row))
                         .with("Shallowest", "mm", null, reading.shallowestMm));
             });

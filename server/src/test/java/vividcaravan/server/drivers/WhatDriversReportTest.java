@@ -67,6 +67,7 @@ class WhatDriversReportTest {
     private List<JsonNode> reported() {
         return door.alertsOf(truck.ref()).stream()
                 .filter(one -> one.get("kind").asString().equals("REPORTED_FAULT"))
+                .filter(one -> !one.get("state").asString().equals("CLOSED"))
                 .toList();
     }
 
@@ -119,6 +120,7 @@ class WhatDriversReportTest {
         "FLAT, STOP_NOW",
         "DAMAGE, STOP_NOW",
         "NUTS, STOP_NOW",
+        "AIR, STOP_NOW",
         "TWINS, BEFORE_NEXT_TRIP",
         "TREAD, BEFORE_NEXT_TRIP"
     })
@@ -151,5 +153,94 @@ class WhatDriversReportTest {
                                 "{\"reason\":\"sound inside\",\"inspectedBy\":\"R. Tansley\"}")
                         .status())
                 .isEqualTo(200);
+    }
+
+    private Door.Answer act(String act, String alert, String more) {
+        return door.postJson(
+                "/api/v1/alert-acts",
+                "{ \"act\": \"%s\", \"alerts\": [ { \"id\": \"%s\" } ]%s }".formatted(act, alert, more));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"DAMAGE", "AIR", "NUTS", "TWINS", "TREAD", "OTHER"})
+    void whatAPersonSawIsTakenAwayByANamedInspectionOnly(String point) {
+        walk(point);
+        String own = reported().get(0).get("id").asString();
+
+        assertThat(act("CLOSE", own, ", \"reason\": \"looks well\"")
+                        .json()
+                        .at("/refused/0/message")
+                        .asString())
+                .contains("say who inspected it");
+        assertThat(door.postJson("/api/v1/alerts/" + own + "/close", "{\"reason\":\"looks well\"}")
+                        .status())
+                .isEqualTo(409);
+        assertThat(departure().get("reasons").toString()).contains("1R fault reported");
+        assertThat(act("CLOSE", own, ", \"reason\": \"dirt\", \"inspectedBy\": \"B. Quill\"")
+                        .json()
+                        .at("/done/0/closedOn")
+                        .asString())
+                .isEqualTo("INSPECTION");
+        assertThat(reported()).isEmpty();
+    }
+
+    @Test
+    void aReportOfTheWrongWheelIsPutRightAndCallsThere() {
+        walk("DAMAGE");
+        String own = reported().get(0).get("id").asString();
+        act("ACKNOWLEDGE", own, "");
+
+        Door.Answer corrected = act("CORRECT", own, ", \"position\": \"1L\"");
+
+        assertThat(corrected.json().at("/done/0/closedOn").asString()).isEqualTo("CORRECTION");
+        assertThat(reported()).singleElement().satisfies(one -> {
+            assertThat(one.get("position").asString()).isEqualTo("1L");
+            assertThat(one.get("state").asString()).isEqualTo("NEW");
+            assertThat(one.get("urgency").asString()).isEqualTo("STOP_NOW");
+        });
+        assertThat(departure().get("reasons").toString())
+                .contains("1L fault reported: cut, bulge or visible cord (corrected: it was reported at 1R)")
+                .doesNotContain("1R fault");
+        String there = reported().get(0).get("id").asString();
+        act("CORRECT", there, ", \"position\": \"1R\"");
+        assertThat(departure().get("reasons").toString())
+                .contains("1R fault reported")
+                .doesNotContain("1L fault");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "''|Say at which wheel it is",
+                ", \"position\": \"9L\"|9L",
+                ", \"position\": \"1R\"|says so already",
+                ", \"position\": \"\"|wheel",
+                ", \"point\": \"VALVE\"|named inspection"
+            })
+    void aCorrectionThatCannotBeIsRefusedAndChangesNothing(String more, String words) {
+        walk("FLAT");
+        String own = reported().get(0).get("id").asString();
+
+        Door.Answer answer = act("CORRECT", own, more);
+
+        assertThat(answer.status()).isLessThan(500);
+        assertThat(answer.text()).contains(words);
+        assertThat(reported())
+                .singleElement()
+                .satisfies(one -> assertThat(one.get("position").asString()).isEqualTo("1R"));
+        assertThat(act("CORRECT", alert, ", \"position\": \"1L\"").text()).contains("the readings did");
+    }
+
+    @Test
+    void aFlatTyreStaysFlatAtTheWheelThatIsMeant() {
+        walk("FLAT");
+
+        act("CORRECT", reported().get(0).get("id").asString(), ", \"position\": \"1L\"");
+
+        String there = reported().get(0).get("id").asString();
+        assertThat(departure().get("reasons").toString()).contains("1L run soft: inspection off the vehicle");
+        assertThat(act("CLOSE", there, ", \"reason\": \"pumped up\"").json().get("done"))
+                .isEmpty();
     }
 }

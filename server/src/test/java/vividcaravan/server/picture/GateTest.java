@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -206,5 +207,67 @@ class GateTest {
                 .isNotEmpty()
                 .noneMatch(alert -> alert.get("state").asString().equals("SHELVED"));
         assertThat(verdict()).isEqualTo("NOT_YET");
+    }
+
+    private static final String RULES = "{ \"minTreadSteerMm\": %s, \"minTreadMm\": 1.6, \"maxAgeYears\": 10,"
+            + " \"retreadOnSteer\": false, \"gaugeToleranceKpa\": 10 }";
+
+    private void leastOnSteeredAxles(double mm) {
+        Door.Answer set = product.door().putJson("/api/v1/workshop-rules", RULES.formatted(mm));
+        assertThat(set.status()).as(set.text()).isEqualTo(200);
+    }
+
+    private void readTread(String tyre, double mm) {
+        assertThat(product.door()
+                        .postJson("/api/v1/tyres/" + tyre + "/treads", "{ \"points\": [ " + mm + " ] }")
+                        .status())
+                .isEqualTo(201);
+    }
+
+    private String tyreAtLeft() {
+        Door.Answer described = product.door()
+                .putJson(
+                        "/api/v1/vehicles/" + truck.ref() + "/wheels/1L/tyre",
+                        "{ \"tyre\": { \"maker\": \"Larch\" } }");
+        assertThat(described.status()).as(described.text()).isBetween(200, 201);
+        return described.json().at("/tyre/id").asString();
+    }
+
+    /** By every act from which it follows: the reading, a newer one, the least that the fleet asks for, and the tyre's move. */
+    @Test
+    void aTreadBelowTheLeastHoldsTheVehicleUntilItsTyreIsGone() {
+        leastOnSteeredAxles(3.2);
+        bothSay(800, 800, 10);
+        String tyre = tyreAtLeft();
+        assertThat(verdict()).isEqualTo("MAY_LEAVE");
+
+        readTread(tyre, 3.1);
+        assertThat(verdict()).isEqualTo("NOT_YET");
+        assertThat(departure().get("reasons").toString()).contains("1L tread 3.1 mm, minimum 3.2 mm");
+        leastOnSteeredAxles(3.0);
+        assertThat(verdict()).as("another country's least").isEqualTo("MAY_LEAVE");
+        leastOnSteeredAxles(3.2);
+        product.pass(Duration.ofMinutes(1));
+        readTread(tyre, 13.1);
+        assertThat(verdict()).as("a digit was left out").isEqualTo("MAY_LEAVE");
+        product.pass(Duration.ofMinutes(1));
+        readTread(tyre, 3.1);
+        assertThat(verdict()).isEqualTo("NOT_YET");
+
+        Door.Answer off = product.door()
+                .postJson(
+                        "/api/v1/wheel-moves",
+                        "{ \"steps\": [ { \"vehicle\": \"%s\", \"position\": \"1L\", \"to\": { \"kind\": \"STORE\" } } ] }"
+                                .formatted(truck.ref()));
+        assertThat(off.status()).as(off.text()).isEqualTo(201);
+        assertThat(departure().get("reasons").toString()).doesNotContain("tread");
+        String move = off.json().get("id").asString();
+        assertThat(product.door()
+                        .send("DELETE", "/api/v1/wheel-moves/" + move, new byte[0], Map.of())
+                        .status())
+                .isBetween(200, 204);
+        assertThat(departure().get("reasons").toString())
+                .as("the move is undone")
+                .contains("1L tread 3.1 mm");
     }
 }

@@ -13,6 +13,7 @@ import vividcaravan.server.logbook.Thing;
 import vividcaravan.server.platform.Faults;
 import vividcaravan.server.platform.Refusal;
 import vividcaravan.server.tyres.TyreDemands;
+import vividcaravan.server.tyres.WornTyres;
 import vividcaravan.server.writer.Decision;
 import vividcaravan.server.writer.Done;
 import vividcaravan.server.writer.SingleWriter;
@@ -26,8 +27,10 @@ class WorkshopRules implements TyreDemands {
 
     private final SessionFactory sessions;
     private final SingleWriter writer;
+    private final WornTyres worn;
 
-    WorkshopRules(SessionFactory sessions, SingleWriter writer) {
+    WorkshopRules(SessionFactory sessions, SingleWriter writer, WornTyres worn) {
+        this.worn = worn;
         this.sessions = sessions;
         this.writer = writer;
     }
@@ -130,6 +133,7 @@ class WorkshopRules implements TyreDemands {
         return writer.make(view -> Decision.make(pen -> {
             RuleFigures before = now(view);
             RuleFigures after = rules.over(before);
+            worn.touched();
             StatelessSession session = pen.session();
             WorkshopRulesRow row = new WorkshopRulesRow();
             row.id = ONLY;
