@@ -53,7 +53,7 @@ export function useAlertActs() {
       client.setQueryData<AlertDetail>(['alert', item.id], (detail) => detail && { ...detail, item });
     }
     takeAlerts(client, answered.done);
-    if (what === 'TAKE_BACK' || what === 'END_JOB') offer(undefined);
+    if (what === 'TAKE_BACK' || what === 'END_JOB' || what === 'CORRECT') offer(undefined);
     else if (answered.done.length) offer({ act: what, alerts: answered.done });
     if (!answered.refused.length) return;
     for (const { id } of answered.refused) void client.invalidateQueries({ queryKey: ['alert', id] });

@@ -42,6 +42,7 @@ export function alertDetail(item: AlertItem, more: Partial<AlertDetail> = {}): A
     chartHours: 12,
     isParked: false,
     isRunSoft: false,
+    hasToBeInspected: false,
     limits: LIMITS,
     reasons: ['The sensor reads 742 kPa.'],
     record: [{ at: item.openedAt, change: 'OPENED', kind: item.kind, urgency: item.urgency }],

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { RouterLink } from 'vue-router';
 import type { Act } from '@/api/alertActs';
 import type { AlertItem } from '@/api/live';
 import { usePeople } from '@/api/people';
 import AlertButtons from './AlertButtons.vue';
+import { fits } from './queue';
 
 /** What this person may do to an alert, and to those that stand behind it. */
 const props = defineProps<{
@@ -18,14 +20,17 @@ const props = defineProps<{
 const emit = defineEmits<{ act: [what: Act]; instruct: [] }>();
 
 const { nameOf } = usePeople();
+const { t } = useI18n();
 const isFresh = computed(() => props.item.state === 'NEW' || props.item.state === 'ACKNOWLEDGED');
 /** Why it is not to be put aside, if it is not. */
 const held = computed(() =>
   props.item.urgency === 'STOP_NOW'
-    ? 'Stop now cannot be put aside.'
+    ? t('desk.heldStop')
     : props.isRunSoft
-      ? 'A tyre that was run soft cannot be put aside: it is inspected off the vehicle, or scrapped.'
-      : '',
+      ? t('desk.heldRunSoft')
+      : props.item.kind === 'REPORTED_FAULT' && props.item.urgency !== 'PLAN'
+        ? t('desk.heldReport')
+        : '',
 );
 </script>
 
@@ -40,6 +45,9 @@ const held = computed(() =>
     >
       <button v-if="item.state !== 'CLOSED'" type="button" class="button" @click="emit('instruct')">
         Instruct driver <kbd v-if="hasKeys" class="key ml-1">I</kbd>
+      </button>
+      <button v-if="fits('CORRECT', item)" type="button" class="button" @click="emit('act', 'CORRECT')">
+        {{ $t('desk.correctReport') }}
       </button>
     </AlertButtons>
     <p v-else-if="item.state !== 'CLOSED'" class="text-quiet">

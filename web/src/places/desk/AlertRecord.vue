@@ -44,6 +44,7 @@ const CHANGES: Record<Schemas['Entry']['change'], string> = {
   CLOSED: 'closed',
   WITHDRAWN: 'withdrawn',
   TYRE_LEFT: 'closed: the tyre left the wheel',
+  CORRECTED: 'report corrected',
 };
 /** What is only said changes nothing, so that what was done before can still be taken back. */
 const SAYING: Schemas['Entry']['change'][] = [

@@ -4,11 +4,12 @@ import type { ActMore } from '@/api/alertActs';
 import type { Schemas } from '@/api/client';
 import AppDialog from '@/shared/AppDialog.vue';
 
-/** Closing without proof by readings needs a reason, and a name where the tyre was run soft. */
+/** Closing without proof by readings needs a reason, and a name where only an inspection settles it. */
 const props = defineProps<{
   isOpen: boolean;
   count: number;
   isRunSoft: boolean;
+  hasToBeInspected: boolean;
   trouble: string;
   isBusy: boolean;
 }>();
@@ -36,7 +37,7 @@ watch(
 );
 
 const isReady = computed(
-  () => reason.value.trim() && (!props.isRunSoft || inspectedBy.value.trim() || isScrapped.value),
+  () => reason.value.trim() && (!props.hasToBeInspected || inspectedBy.value.trim() || isScrapped.value),
 );
 
 const close = () =>
@@ -80,18 +81,15 @@ const close = () =>
           </button>
         </div>
       </div>
-      <fieldset v-if="isRunSoft" class="grid gap-3 border-l-3 border-stop pl-3">
-        <legend class="spoken">A tyre that was run soft</legend>
-        <p>
-          This tyre was at 80&nbsp;% of its target or less. Only an inspection off the vehicle by a trained
-          person, or scrapping it, settles that.
-        </p>
+      <fieldset v-if="hasToBeInspected" class="grid gap-3 border-l-3 border-stop pl-3">
+        <legend class="spoken">{{ $t('desk.inspection') }}</legend>
+        <p>{{ isRunSoft ? $t('desk.inspectSoft') : $t('desk.inspectReport') }}</p>
         <label>
-          Inspected off the vehicle by
+          {{ isRunSoft ? $t('desk.inspectedOffBy') : $t('desk.inspectedBy') }}
           <input v-model="inspectedBy" class="field mt-1" maxlength="120" autocomplete="off" />
         </label>
         <label class="flex items-center gap-2">
-          <input v-model="isScrapped" type="checkbox" class="size-4" /> The tyre was scrapped
+          <input v-model="isScrapped" type="checkbox" class="size-4" /> {{ $t('desk.scrapped') }}
         </label>
       </fieldset>
       <p v-if="trouble" role="alert" class="text-stop">{{ trouble }}</p>

@@ -11,6 +11,7 @@ import AlertPane from './AlertPane.vue';
 import AlertQueue from './AlertQueue.vue';
 import ChosenBar from './ChosenBar.vue';
 import CloseDialog from './CloseDialog.vue';
+import CorrectDialog from './CorrectDialog.vue';
 import FirstSteps from './FirstSteps.vue';
 import GiveDialog from './GiveDialog.vue';
 import InstructDialog from './InstructDialog.vue';
@@ -234,6 +235,7 @@ useKeys('The Desk', [
     :is-open="asking === 'CLOSE'"
     :count="asked.length"
     :is-run-soft="isAlone && Boolean(detail?.isRunSoft)"
+    :has-to-be-inspected="isAlone && Boolean(detail?.hasToBeInspected)"
     :trouble="trouble"
     :is-busy="isBusy"
     @go="go"
@@ -251,6 +253,15 @@ useKeys('The Desk', [
     :is-open="asking === 'ASSIGN'"
     :count="asked.length"
     :assignee="isAlone ? detail?.item.assignee : null"
+    :trouble="trouble"
+    :is-busy="isBusy"
+    @go="go"
+    @done="asking = undefined"
+  />
+  <CorrectDialog
+    :is-open="asking === 'CORRECT'"
+    :position="asked[0]?.position ?? null"
+    :wheels="vehicle?.wheels.map((wheel) => wheel.position) ?? []"
     :trouble="trouble"
     :is-busy="isBusy"
     @go="go"

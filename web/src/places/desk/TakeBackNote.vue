@@ -17,6 +17,7 @@ const DONE: Record<Act, string> = {
   END_JOB: '',
   CLOSE: 'Closed',
   REOPEN: 'Opened again',
+  CORRECT: 'Corrected',
   TAKE_BACK: '',
 };
 const words = computed(() => {

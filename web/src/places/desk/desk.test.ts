@@ -235,7 +235,7 @@ describe('what is asked before an act', () => {
   });
 
   it('a tyre that was run soft is only closed by its inspection or its end', async () => {
-    answered({ 'GET /api/v1/alerts/{id}': alertDetail(LEAK, { isRunSoft: true }) });
+    answered({ 'GET /api/v1/alerts/{id}': alertDetail(LEAK, { isRunSoft: true, hasToBeInspected: true }) });
     await mountPage(DeskPlace, { at: '/desk/2', props: { id: '2' } });
     key('c');
     await settled();
@@ -246,12 +246,47 @@ describe('what is asked before an act', () => {
     expect(close.disabled).toBe(false);
   });
 
+  it('what a person saw is closed with the name of who inspected it, and is not deferred', async () => {
+    const seen = alertItem('2', { kind: 'REPORTED_FAULT', urgency: 'BEFORE_NEXT_TRIP', vehicle: 'LM-24' });
+    answered({ 'GET /api/v1/alerts/{id}': alertDetail(seen, { hasToBeInspected: true }) });
+    await mountPage(DeskPlace, { at: '/desk/2', props: { id: '2' } });
+    expect(words()).toContain('A fault that a person saw cannot be deferred');
+    key('c');
+    await settled();
+    await fill('What was found or done?', 'dirt');
+    expect((named('Close the alert') as HTMLButtonElement).disabled).toBe(true);
+    await fill('Inspected by', 'B. Quill');
+    await press('Close the alert');
+    expect(askedFor('POST', '/alert-acts')[0]?.body).toMatchObject({ act: 'CLOSE', inspectedBy: 'B. Quill' });
+  });
+
+  it('a report of the wrong wheel is corrected, and nothing else can be', async () => {
+    const seen = alertItem('2', { kind: 'REPORTED_FAULT', vehicle: 'LM-24', position: '1L' });
+    answered({ 'GET /api/v1/alerts/{id}': alertDetail(seen) });
+    await mountPage(DeskPlace, { at: '/desk/2', props: { id: '2' } });
+    await press('Correct report');
+    expect((named('Save correction') as HTMLButtonElement).disabled).toBe(true);
+    await fill('Wheel', '1R');
+    await press('Save correction');
+    expect(askedFor('POST', '/alert-acts')[0]?.body).toMatchObject({
+      act: 'CORRECT',
+      alerts: [{ id: '2' }],
+      position: '1R',
+      point: null,
+    });
+  });
+
+  it('readings are not corrected like a report', async () => {
+    await mountPage(DeskPlace, { at: '/desk/2', props: { id: '2' } });
+    expect(words()).not.toContain('Correct report');
+  });
+
   it('what says stop now is never put aside, by key or by button', async () => {
     await mountPage(DeskPlace, { at: '/desk/1', props: { id: '1' } });
     key('h');
     await settled();
     expect(isOpen()).toBe(false);
-    expect(words()).toContain('Stop now cannot be put aside.');
+    expect(words()).toContain('Stop now cannot be deferred.');
   });
 
   it('an alert is given to somebody who handles alerts, and to nobody else', async () => {

@@ -77,6 +77,8 @@ export function fits(act: Act, alert: AlertItem): boolean {
       return isOpen && !alert.hasJob;
     case 'END_JOB':
       return isOpen && alert.hasJob;
+    case 'CORRECT':
+      return isOpen && alert.kind === 'REPORTED_FAULT';
     case 'REOPEN':
       return !isOpen;
     default:

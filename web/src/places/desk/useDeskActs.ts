@@ -6,7 +6,7 @@ import { useAttempt } from '@/shared/useAttempt';
 import { fits, inOrder } from './queue';
 
 /** Acts that ask something first. */
-const ASKING = ['SHELVE', 'CLOSE', 'ASSIGN', 'REOPEN'] as const;
+const ASKING = ['SHELVE', 'CLOSE', 'ASSIGN', 'REOPEN', 'CORRECT'] as const;
 export type Asking = (typeof ASKING)[number];
 
 const isAsking = (what: Act): what is Asking => (ASKING as readonly Act[]).includes(what);

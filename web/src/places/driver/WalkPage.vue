@@ -13,7 +13,7 @@ import PhotoButton from './PhotoButton.vue';
 /** The walk round a vehicle before the first trip: one press where all is well, a few where it is not. */
 const props = defineProps<{ vehicleRef: string }>();
 
-const POINTS: WalkPoint[] = ['FLAT', 'DAMAGE', 'TREAD', 'NUTS', 'TWINS', 'VALVE', 'OTHER'];
+const POINTS: WalkPoint[] = ['FLAT', 'DAMAGE', 'AIR', 'TREAD', 'NUTS', 'TWINS', 'VALVE', 'OTHER'];
 /** What stands for the whole vehicle among its wheels. */
 const WHOLE = '*';
 const LONGEST_WORDS = 200;

@@ -63,6 +63,7 @@ export function rowsOf({ weeks, bounds }: AlertHealth): FigureRow[] {
     row('Closed without proof', 'few', (week) => count(week.closed.WORD)),
     row('Withdrawn', '', (week) => count(week.closed.WITHDRAWN)),
     row('Closed with a tyre that left', '', (week) => count(week.closed.TYRE_LEFT)),
+    row('Closed as a report corrected', '', (week) => count(week.closed.CORRECTION)),
     row('Called right', '', (week) => count(week.verdicts.RIGHT)),
     row('Right, but not worth it', '', (week) => count(week.verdicts.NOT_WORTH_IT)),
     row('Nothing was found', 'few', (week) => count(week.verdicts.NOTHING_FOUND)),

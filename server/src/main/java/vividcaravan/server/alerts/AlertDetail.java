@@ -15,7 +15,8 @@ import vividcaravan.server.fleet.WheelLimits;
  * @param causes what is likely behind it, the likeliest first
  * @param reasons why we think so, in the reader's units
  * @param safety the cautions that apply
- * @param isRunSoft whether only an inspection or scrapping closes it
+ * @param isRunSoft whether only an inspection off the vehicle or scrapping closes it
+ * @param hasToBeInspected whether only a named inspection or the end of its tyre closes it: run soft, or seen by a person
  * @param canBeTakenBack whether the last act in its record can be taken back
  * @param shelvedUntil when it comes back, if it was put aside
  * @param shownPosition the wheel whose readings show it best; null where none does
@@ -31,6 +32,7 @@ public record AlertDetail(
         List<Safety> safety,
         List<Entry> record,
         boolean isRunSoft,
+        boolean hasToBeInspected,
         boolean canBeTakenBack,
         boolean isParked,
         @Nullable Instant shelvedUntil,

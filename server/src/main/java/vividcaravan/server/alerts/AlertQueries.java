@@ -146,6 +146,7 @@ public class AlertQueries {
                                     Instant.ofEpochMilli(e.at()), e.change(), e.kind(), e.urgency(), e.who(), e.note()))
                             .toList(),
                     alert.isRunSoft(),
+                    alert.hasToBeInspected(),
                     alert.canBeTakenBack(),
                     alert.evidence().isParked(),
                     alert.shelvedUntil() == null ? null : Instant.ofEpochMilli(alert.shelvedUntil()),

@@ -20,6 +20,7 @@ import vividcaravan.core.axles.WheelArrangement;
 import vividcaravan.core.coupling.Coupling;
 import vividcaravan.core.coupling.PowerKind;
 import vividcaravan.core.coupling.ReceiverKind;
+import vividcaravan.core.driver.WalkPoint;
 import vividcaravan.core.fitting.WalkOrder;
 import vividcaravan.core.judge.WheelCondition;
 import vividcaravan.core.limits.Basis;
@@ -73,6 +74,7 @@ class VocabularyController {
             List<Word> couplingSources,
             List<Word> receiverKinds,
             List<Word> powerKinds,
+            List<Word> walkPoints,
             List<LimitWord> limits) {}
 
     @GetMapping("/vocabulary")
@@ -102,6 +104,7 @@ class VocabularyController {
                 words(Coupling.Source.values(), Coupling.Source::words),
                 words(ReceiverKind.values(), ReceiverKind::words),
                 words(PowerKind.values(), PowerKind::words),
+                words(WalkPoint.values(), WalkPoint::words),
                 Arrays.stream(LimitName.values())
                         .map(limit -> new LimitWord(limit.field(), limit.words(), limit.unit()))
                         .toList());
