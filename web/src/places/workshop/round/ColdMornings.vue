@@ -161,6 +161,9 @@ const begin = () =>
                   <span v-else-if="wheel.isLeaking" class="block font-medium text-next"
                     >it leaks: find that first, filling is no repair</span
                   >
+                  <span v-else-if="wheel.isUnderAlert" class="block font-medium text-next">{{
+                    $t('workshop.seeAlert')
+                  }}</span>
                   <span v-else-if="wheel.addKpa" class="block"
                     >add {{ units.pressureWords(wheel.addKpa) }} at {{ units.temperatureWords(wheel.tyreC) }}
                     <span class="text-quiet">({{ age(wheel.at) }} ago)</span></span

@@ -277,11 +277,8 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
         if (evidence.shortfalls().isEmpty()) {
             return round;
         }
-        return "add "
-                + evidence.shortfalls().stream()
-                        .map(lack -> kpa(lack.kpa()) + " at " + lack.position().code())
-                        .collect(Collectors.joining(", "))
-                + " while they are cold: " + round;
+        String add = figures(evidence);
+        return (add.isEmpty() ? round : "add " + add + " while they are cold: " + round) + left(evidence);
     }
 
     private String filledInTheCold(Evidence evidence, String ref) {
@@ -296,13 +293,30 @@ public record AlertWords(PressureUnit pressure, TemperatureUnit temperature, Zon
         if (evidence.shortfalls().isEmpty()) {
             return "set them to target while they are cold.";
         }
-        return "while they are cold, let out "
-                + evidence.shortfalls().stream()
-                        .map(lack -> kpa(-lack.kpa()) + " at " + lack.position().code())
-                        .collect(Collectors.joining(", "))
-                + (evidence.limitC() == null
-                        ? "."
-                        : ", before mornings reach " + celsius(evidence.limitC()) + ". Never bleed a warm tyre.");
+        String out = figures(evidence);
+        String before = evidence.limitC() == null
+                ? "."
+                : ", before mornings reach " + celsius(evidence.limitC()) + ". Never bleed a warm tyre.";
+        return (out.isEmpty() ? "set the others to target while they are cold" : "while they are cold, let out " + out)
+                + before
+                + left(evidence);
+    }
+
+    private String figures(Evidence evidence) {
+        return evidence.shortfalls().stream()
+                .filter(lack -> lack.kpa() != 0)
+                .map(lack ->
+                        kpa(Math.abs(lack.kpa())) + " at " + lack.position().code())
+                .collect(Collectors.joining(", "));
+    }
+
+    /** Where no figure of air is advised. */
+    private static String left(Evidence evidence) {
+        String left = evidence.shortfalls().stream()
+                .filter(lack -> lack.kpa() == 0)
+                .map(lack -> lack.position().code())
+                .collect(Collectors.joining(", "));
+        return left.isEmpty() ? "" : " Leave " + left + " until its own alert is dealt with.";
     }
 
     private static String seen(Alert alert, String place) {

@@ -1,6 +1,7 @@
 package vividcaravan.core.alert;
 
 import java.util.List;
+import java.util.function.Predicate;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.limits.AxleLimits;
 
@@ -179,6 +180,15 @@ public record Evidence(
                 .minutesToCritical(left)
                 .parked(Boolean.FALSE.equals(moving))
                 .loss(rate, lossErrorKpaPerHour)
+                .build();
+    }
+
+    /** This judgement without a figure of air at wheels where none is advised: 0 stands there. */
+    public Evidence withoutAirAt(Predicate<Position> isBanned) {
+        return new EvidenceBuilder(at, this)
+                .shortfalls(shortfalls.stream()
+                        .map(lack -> isBanned.test(lack.position()) ? new Shortfall(lack.position(), 0) : lack)
+                        .toList())
                 .build();
     }
 

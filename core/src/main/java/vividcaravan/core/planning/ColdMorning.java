@@ -31,8 +31,12 @@ public record ColdMorning(
     /** And each wheel that is filled. */
     private static final double MINUTES_A_WHEEL = 3;
 
-    /** What a wheel is held to, kPa gauge. */
-    public record Held(double targetKpa, double lowKpa, double lowCriticalKpa, double highKpa) {}
+    /**
+     * What a wheel is held to, kPa gauge.
+     *
+     * @param mayBeFilled whether air may be advised there at all
+     */
+    public record Held(double targetKpa, double lowKpa, double lowCriticalKpa, double highKpa, boolean mayBeFilled) {}
 
     /**
      * Looks ahead.
@@ -44,7 +48,7 @@ public record ColdMorning(
     public static ColdMorning of(Held held, double nowKpa, double tyreC, double morningC, AbsolutePressure ambient) {
         double then = brought(nowKpa, tyreC, morningC, ambient);
         double missing = brought(held.targetKpa(), morningC, tyreC, ambient) - nowKpa;
-        double add = missing > PressureAdvice.toleranceKpa(held.targetKpa()) ? missing : 0;
+        double add = held.mayBeFilled() && missing > PressureAdvice.toleranceKpa(held.targetKpa()) ? missing : 0;
         double mild = brought(nowKpa + add, tyreC, REFERENCE_C, ambient);
         return new ColdMorning(
                 then,

@@ -12,7 +12,7 @@ import vividcaravan.core.units.AbsolutePressure;
 class ColdMorningTest {
 
     private static final AbsolutePressure SEA = AbsolutePressure.STANDARD_ATMOSPHERE;
-    private static final ColdMorning.Held HELD = new ColdMorning.Held(800, 720, 640, 920);
+    private static final ColdMorning.Held HELD = new ColdMorning.Held(800, 720, 640, 920, true);
 
     /** 800 kPa set at 20 °C is 708 at −10 °C (−11.5 %) and 631 at −35 °C (−21 %): the gas law, computed. */
     @Test
@@ -37,6 +37,16 @@ class ColdMorningTest {
         assertThat(frost.share20()).isCloseTo(0.1285, within(0.001));
         assertThat(frost.isHighWhenMild()).isFalse();
         assertThat(ColdMorning.of(HELD, 800, 20, -20, SEA).isHighWhenMild()).isTrue();
+    }
+
+    @Test
+    void whereNoAirMayBeAdvisedNoneIs() {
+        ColdMorning frost = ColdMorning.of(new ColdMorning.Held(800, 720, 640, 920, false), 800, 20, -20, SEA);
+
+        assertThat(frost.addKpa()).isZero();
+        assertThat(frost.share20()).isCloseTo(0, within(0.001));
+        assertThat(frost.isHighWhenMild()).isFalse();
+        assertThat(frost.isBelowFirst()).isTrue();
     }
 
     @Test

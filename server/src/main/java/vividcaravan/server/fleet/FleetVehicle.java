@@ -8,6 +8,8 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
+import vividcaravan.core.alert.AirBan;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
 import vividcaravan.core.alert.AlertFamily;
@@ -321,6 +323,11 @@ public final class FleetVehicle {
         return isTold() ? List.of() : openAlerts;
     }
 
+    /** Whether no figure of air is advised at a wheel, for what is open there; safe to read. */
+    public boolean forbidsAir(Position position) {
+        return AirBan.isAt(position, Stream.concat(openAlerts().stream(), untoldAlerts().stream()));
+    }
+
     /** Whether people are told of its alerts: what moves is not out of service, whatever was said; safe to read. */
     public boolean isTold() {
         return isInService() || contradictsOutage();
@@ -345,6 +352,9 @@ public final class FleetVehicle {
 
     /** An alert of this vehicle with the figures of its wheel as they are now, as long as the fault lasts. */
     public Alert asItIsNow(Alert alert) {
+        if (!alert.evidence().shortfalls().isEmpty() && alert.state() != AlertState.CLOSED) {
+            return alert.showing(alert.evidence().withoutAirAt(this::forbidsAir));
+        }
         boolean isOfReadings = alert.position() != null && alert.kind().family() != AlertFamily.SEEN;
         KnownSensor sensor = !isOfReadings || alert.state() == AlertState.CLOSED || !alert.isActive()
                 ? null

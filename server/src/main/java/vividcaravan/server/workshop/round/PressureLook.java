@@ -7,8 +7,6 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import vividcaravan.core.alert.AlertKind;
-import vividcaravan.core.alert.Urgency;
 import vividcaravan.core.axles.MountKind;
 import vividcaravan.core.axles.Position;
 import vividcaravan.core.gas.Atmosphere;
@@ -139,7 +137,7 @@ class PressureLook {
         if (hasRunSoft(vehicle, position)) {
             return advice.afterRunningSoft();
         }
-        return isUnderAnAlert(vehicle, position) ? advice.underAnAlert() : advice;
+        return vehicle.forbidsAir(position) ? advice.underAnAlert() : advice;
     }
 
     private static boolean isForbidden(PressureAdvice advice) {
@@ -178,20 +176,6 @@ class PressureLook {
                 && reading.at() >= clock.millis() - LAST_NIGHT_MILLIS
                 && vehicle.isSoaked(position)
                 && !vehicle.isUnderWay();
-    }
-
-    /** Heat, a leak that is not proven closed, exchanged sensors and what people saw: the alert's advice goes before air. */
-    static boolean isUnderAnAlert(FleetVehicle vehicle, Position position) {
-        return Stream.concat(vehicle.openAlerts().stream(), vehicle.untoldAlerts().stream())
-                .filter(alert -> position.equals(alert.position())
-                        || alert.kind() == AlertKind.SENSORS_CROSSED
-                                && position.equals(alert.evidence().other()))
-                .anyMatch(alert -> alert.wasLeak()
-                        || alert.isActive()
-                                && (alert.kind().isHeat()
-                                        || alert.kind() == AlertKind.SENSORS_CROSSED
-                                        || alert.kind() == AlertKind.REPORTED_FAULT
-                                                && alert.urgency() != Urgency.PLAN));
     }
 
     /** A tyre that was filled after it ran soft reads perfect, and is not. */

@@ -131,7 +131,7 @@ class RoundOutcome {
         double share = target / limits.targetKpa();
         double altitude = snapshot.depot().map(depot -> depot.altitudeM()).orElse(0.0);
         ColdMorning.Held held = new ColdMorning.Held(
-                target, share * limits.lowKpa(), share * limits.lowCriticalKpa(), share * limits.highKpa());
+                target, share * limits.lowKpa(), share * limits.lowCriticalKpa(), share * limits.highKpa(), true);
         ColdMorning without = ColdMorning.of(held, set.beforeKpa(), setC, morningC, Atmosphere.at(altitude));
         ColdMorning with = ColdMorning.of(held, set.afterKpa(), setC, morningC, Atmosphere.at(altitude));
         return Optional.of(new Wheel(

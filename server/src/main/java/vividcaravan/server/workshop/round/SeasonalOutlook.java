@@ -47,6 +47,7 @@ class SeasonalOutlook {
      * @param at when its sensor said so
      * @param hasRunSoft whether it is not to be inflated on the vehicle
      * @param isLeaking whether it is known to lose air: filling is no repair
+     * @param isUnderAlert whether an alert is open there that forbids air: what that says is done first
      */
     record Wheel(
             Position position,
@@ -56,7 +57,8 @@ class SeasonalOutlook {
             Instant at,
             ColdMorning morning,
             boolean hasRunSoft,
-            boolean isLeaking) {}
+            boolean isLeaking,
+            boolean isUnderAlert) {}
 
     /**
      * A vehicle.
@@ -140,7 +142,11 @@ class SeasonalOutlook {
             double now = vehicle.compensation(sensor).gaugeKpa(newest.pressureKpa());
             ColdMorning morning = ColdMorning.of(
                     new ColdMorning.Held(
-                            limits.targetKpa(), limits.lowKpa(), limits.lowCriticalKpa(), judged.highKpa()),
+                            limits.targetKpa(),
+                            limits.lowKpa(),
+                            limits.lowCriticalKpa(),
+                            judged.highKpa(),
+                            !vehicle.forbidsAir(position)),
                     now,
                     newest.temperatureC(),
                     morningC,
@@ -154,7 +160,8 @@ class SeasonalOutlook {
                         Instant.ofEpochMilli(newest.at()),
                         morning,
                         PressureLook.hasRunSoft(vehicle, position),
-                        isLeaking(vehicle, position)));
+                        isLeaking(vehicle, position),
+                        vehicle.forbidsAir(position)));
             }
         }
         wheels.sort(Comparator.comparingDouble(wheel -> wheel.morning().share()));

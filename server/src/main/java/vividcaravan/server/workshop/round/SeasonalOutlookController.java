@@ -45,6 +45,7 @@ class SeasonalOutlookController {
      * @param isHighWhenMild whether that is above its upper limit
      * @param hasRunSoft whether it is not to be inflated on the vehicle
      * @param isLeaking whether it is known to lose air: filling is no repair
+     * @param isUnderAlert whether an alert is open there that forbids air: no figure is given, and what it says is done first
      */
     record ColdWheel(
             String position,
@@ -60,7 +61,8 @@ class SeasonalOutlookController {
             double share20,
             boolean isHighWhenMild,
             boolean hasRunSoft,
-            boolean isLeaking) {}
+            boolean isLeaking,
+            boolean isUnderAlert) {}
 
     /**
      * A vehicle.
@@ -141,6 +143,7 @@ class SeasonalOutlookController {
                 Rounded.share(morning.share20()),
                 morning.isHighWhenMild(),
                 wheel.hasRunSoft(),
-                wheel.isLeaking());
+                wheel.isLeaking(),
+                wheel.isUnderAlert());
     }
 }

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import vividcaravan.server.Browser;
 import vividcaravan.server.Door;
 import vividcaravan.server.OwnProduct;
 
@@ -144,5 +145,32 @@ class SeasonalOutlookTest {
         assertThat(product.door().get("/api/v1/seasonal-outlook?morningC=cold").status())
                 .isEqualTo(400);
         assertThat(outlook("?depot=nowhere").get("items")).isEmpty();
+    }
+
+    @Test
+    void noAirIsAdvisedAtAWheelWithAnAlertThatForbidsIt() {
+        Door door = product.door();
+        door.postJson(
+                "/api/v1/accounts",
+                "{ \"userName\": \"tansley\", \"displayName\": \"O. Tansley\", \"role\": \"DRIVER\","
+                        + " \"password\": \"four words in a row\" }");
+        door.putJson("/api/v1/accounts/tansley/vehicles", "{ \"vehicles\": [ \"" + truck.ref() + "\" ] }");
+        Browser driver = new Browser(door.withToken(null));
+        driver.signIn("tansley", "four words in a row");
+        int walked = driver.send(
+                        "POST",
+                        "/api/v1/vehicles/" + truck.ref() + "/walks",
+                        "{ \"faults\": [ { \"position\": \"1L\", \"point\": \"DAMAGE\" } ] }")
+                .statusCode();
+        assertThat(walked).isEqualTo(201);
+
+        JsonNode wheels = outlook("?morningC=-10").at("/items/0/wheels");
+
+        assertThat(wheels.get(1).get("position").asString()).isEqualTo("1L");
+        assertThat(wheels.get(1).get("isUnderAlert").asBoolean()).isTrue();
+        assertThat(wheels.get(1).get("addKpa").asDouble()).isZero();
+        assertThat(wheels.get(1).get("share20").asDouble())
+                .as("with the air that it has")
+                .isCloseTo(0, within(0.005));
     }
 }
