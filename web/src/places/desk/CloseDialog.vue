@@ -56,7 +56,8 @@ const close = () =>
     @close="emit('done')"
   >
     <form class="mt-3 grid gap-4" @submit.prevent="close">
-      <p class="text-quiet">
+      <p v-if="hasToBeInspected" class="text-quiet">{{ $t('desk.closeInspected') }}</p>
+      <p v-else class="text-quiet">
         It closes by itself once the readings prove that all is well. Close it by hand when you know more than
         they do; it stays in the record with your name, and as closed without proof.
       </p>
