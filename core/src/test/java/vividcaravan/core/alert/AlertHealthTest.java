@@ -129,4 +129,78 @@ class AlertHealthTest {
         assertThat(quiet.acknowledgedMillis()).isNull();
         assertThat(quiet.standing()).isZero();
     }
+
+    private static AlertHealth health(Alert... alerts) {
+        return AlertHealth.of(List.of(alerts), DAY, 2 * DAY);
+    }
+
+    /** The beginning belongs to the time that is looked at, its end to the next. */
+    @ParameterizedTest
+    @CsvSource({"86399999, 0", "86400000, 1", "172799999, 1", "172800000, 0"})
+    void aTimeBeginsWithItsFirstMomentAndEndsBeforeTheNext(long at, int counted) {
+        Alert alert = opened(1, at, Urgency.PLAN);
+
+        assertThat(health(alert).calls()).isEqualTo(counted);
+        assertThat(health(alert).byUrgency()).hasSize(counted);
+        assertThat(AlertHealth.worst(List.of(alert), DAY, 2 * DAY, 5, Alert::urgency))
+                .hasSize(counted);
+        Alert closed = opened(1, 0, Urgency.PLAN).closed(new Closure("quill", "valve", null, false), at);
+        assertThat(health(closed).closed()).hasSize(counted);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"20000, 20000, 19999, true", "20000, 20000, 20000, false"})
+    void threeCallsWithinLessThanAMinuteChatter(long first, long second, long third, boolean chatters) {
+        Alert alert = opened(1, DAY + first, Urgency.PLAN);
+        alert = again(alert, DAY + first + second);
+        alert = again(alert, DAY + first + second + third + 20_000);
+
+        assertThat(health(alert).chattering()).isEqualTo(chatters ? 1 : 0);
+    }
+
+    private static Alert again(Alert alert, long at) {
+        return alert.judged()
+                .recovered(at - 1)
+                .judged()
+                .raised(AlertTest.found(AlertKind.UNDER_PRESSURE, Urgency.PLAN, at, false));
+    }
+
+    @Test
+    void callsOfAnotherTimeDoNotMakeItChatter() {
+        Alert alert = again(again(opened(1, DAY - 20_000, Urgency.PLAN), DAY), DAY + 20_000);
+
+        assertThat(health(alert).chattering()).isZero();
+    }
+
+    @Test
+    void whatStandsLongerThanADayAtTheEndStands() {
+        Alert older = opened(1, DAY - 1, Urgency.PLAN);
+        Alert ofADay = opened(2, DAY, Urgency.PLAN);
+        Alert closedBefore = opened(3, 0, Urgency.PLAN).closed(new Closure("quill", "x", null, false), 2 * DAY - 1);
+        Alert closedThen = opened(4, 0, Urgency.PLAN).closed(new Closure("quill", "x", null, false), 2 * DAY);
+
+        assertThat(health(older).standing()).isOne();
+        assertThat(health(ofADay).standing()).isZero();
+        assertThat(health(closedBefore).standing()).isZero();
+        assertThat(health(closedThen).standing()).isOne();
+    }
+
+    @Test
+    void anInspectionIsAProofAndAnEmptyTimeHasNone() {
+        Alert soft = Alert.open(1, AlertTest.found(AlertKind.UNDER_PRESSURE, Urgency.NEXT_STOP, DAY, true));
+        Alert inspected = soft.closed(new Closure("quill", "sound", "B. Quill", false), DAY + HOUR);
+        Alert word = opened(2, DAY, Urgency.PLAN).closed(new Closure("quill", "sound", null, false), DAY + HOUR);
+
+        assertThat(health(inspected).provenMillis()).isEqualTo(HOUR);
+        assertThat(health(word).provenMillis()).isNull();
+        assertThat(health().acknowledgedMillis()).isNull();
+        assertThat(health().perHour()).isZero();
+    }
+
+    @Test
+    void aPersonsActThatIsDatedBeforeTheAlertTookNoTime() {
+        Alert early = opened(1, DAY + HOUR, Urgency.PLAN).by("quill", DAY).acknowledged();
+
+        assertThat(health(early).acknowledgedMillis()).isZero();
+    }
 }
