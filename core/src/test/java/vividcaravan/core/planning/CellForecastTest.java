@@ -1,6 +1,7 @@
 package vividcaravan.core.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -12,6 +13,8 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import vividcaravan.core.axles.MountKind;
 
 /** When cells end, and which visits change them. */
@@ -140,5 +143,52 @@ class CellForecastTest {
                     .isEqualTo("2027-04-30");
         }
         assertThat(CellVisit.beforeCold(july, DUBLIN)).isEqualTo(july);
+    }
+
+    /** Worked by hand from the rules: 5 to 8 years by how often it speaks, a third of that to either side. */
+    @ParameterizedTest
+    @CsvSource({
+        "STRAP, 1200, 5, 5, 6",
+        "STRAP, 500, 7, 8, 8",
+        "STRAP, 850, 5.5, 6.5, 7.5",
+        "STRAP, NaN, 5.5, 6.5, 7.5",
+        "CAP, 1200, 1.5, 1.5, 2",
+        "CAP, 500, 2.5, 3, 3",
+        "CAP, 850, 1.75, 2.25, 2.75",
+    })
+    void aCellsAgeGivesARange(MountKind mount, double readings, double earliest, double likely, double latest) {
+        CellForecast forecast = CellForecast.of(mount, NOW, UNKNOWN, UNKNOWN, readings, NOW);
+
+        assertThat(years(NOW, forecast.earliest())).isCloseTo(earliest, within(0.01));
+        assertThat(years(NOW, forecast.likely())).isCloseTo(likely, within(0.01));
+        assertThat(years(NOW, forecast.latest())).isCloseTo(latest, within(0.01));
+    }
+
+    private static double months(CellForecast forecast) {
+        return (forecast.likely() - NOW) / (365.25 / 12 * 24 * 3_600_000);
+    }
+
+    /** 2.5 V is the end, 2.8 V is flat; from there nine months; a fall below 8 mV a month is noise [our judgement]. */
+    @ParameterizedTest
+    @CsvSource({"2500, 0, 0", "2500.1, 0, 0", "2650, 0, 4.5", "2650, 7.9, 4.5", "2650, 8, 18.75", "2799, 0, 8.97"})
+    void aCellsVoltageGivesTheMonths(double mv, double fall, double expected) {
+        CellForecast forecast = CellForecast.of(MountKind.STRAP, yearsAgo(1), mv, fall, 300, NOW);
+
+        assertThat(months(forecast)).isCloseTo(expected, within(0.1));
+    }
+
+    @Test
+    void aFullCellGoesByItsAge() {
+        CellForecast full = CellForecast.of(MountKind.STRAP, yearsAgo(1), 2_800, 0, 300, NOW);
+
+        assertThat(full.basis()).contains("its age");
+    }
+
+    @Test
+    void whatComesFirstCounts() {
+        CellForecast old = CellForecast.of(MountKind.CAP, yearsAgo(2.9), 2_790, 0, 300, NOW);
+
+        assertThat(old.basis()).contains("its age");
+        assertThat(old.earliest()).as("not in the past").isEqualTo(NOW);
     }
 }

@@ -203,4 +203,68 @@ class KitPlannerTest {
                 .isInstanceOf(IllegalArgumentException.class);
         assertThat(Optional.of(KitItem.HAND_GAUGE)).map(KitItem::isTool).contains(true);
     }
+
+    /** S single, T twin: which combinations of kind and axles call for a repeater, and why [our judgement]. */
+    @ParameterizedTest(name = "{0} {1}: {2}")
+    @CsvSource({
+        "SEMI_TRAILER, S, ''",
+        "SEMI_TRAILER, SS, its rear is far",
+        "SEMI_TRAILER, T, inner twins",
+        "SEMI_TRAILER, TT, inner twins",
+        "DRAWBAR_TRAILER, SS, its rear is far",
+        "IMPLEMENT, SS, ''",
+        "IMPLEMENT, ST, inner twins",
+        "RIGID_TRUCK, STT, inner twins on axle 3",
+        "RIGID_TRUCK, STS, ''",
+        "RIGID_TRUCK, SSSS, ''",
+        "RIGID_TRUCK, SSSSS, five axles",
+        "RIGID_TRUCK, SSTSS, inner twins on axle 3",
+    })
+    void aRepeaterIsPlannedWhereWheelsAreFar(VehicleKind kind, String axles, String because) {
+        WheelArrangement[] wheels = axles.chars()
+                .mapToObj(axle -> axle == 'T' ? WheelArrangement.TWIN : WheelArrangement.SINGLE)
+                .toArray(WheelArrangement[]::new);
+
+        KitPlan plan =
+                new KitPlanner(List.of(MountKind.CAP), true, 0).plan(List.of(vehicle(kind, TRUCK_RIM, false, wheels)));
+
+        List<String> notes = plan.notes().stream()
+                .filter(note -> note.contains("a repeater"))
+                .toList();
+        if (because.isEmpty()) {
+            assertThat(notes).isEmpty();
+            assertThat(plan.counts()).doesNotContainKey(KitItem.REPEATER);
+        } else {
+            assertThat(notes).singleElement().asString().contains(because);
+            assertThat(plan.counts()).containsEntry(KitItem.REPEATER, 1);
+        }
+    }
+
+    @Test
+    void aSpareIsPlannedLikeTheLastAxleAndAnInnerTwinIsLookedAt() {
+        AxleLayout layout = new AxleLayout(
+                List.of(
+                        new Axle(AxleRole.STEER, WheelArrangement.SINGLE, false),
+                        new Axle(AxleRole.DRIVE, WheelArrangement.TWIN, false)),
+                1);
+        KitVehicle truck = new KitVehicle(
+                "KV-1",
+                VehicleKind.RIGID_TRUCK,
+                layout,
+                List.of(new TyreSpec(null, null, null, 16.0, 20.0), TRUCK_RIM),
+                List.of(true, false),
+                Set.of());
+
+        KitPlan plan = new KitPlanner(List.of(MountKind.STRAP, MountKind.CAP), true, 0).plan(List.of(truck));
+
+        assertThat(plan.wheels())
+                .filteredOn(wheel -> wheel.position().isSpare())
+                .singleElement()
+                .satisfies(wheel -> assertThat(wheel.sensor()).contains(KitItem.STRAP_SENSOR));
+        KitPlan caps = new KitPlanner(List.of(MountKind.CAP), true, 0).plan(List.of(truck));
+        assertThat(caps.wheels().stream()
+                        .filter(wheel -> String.join(" ", wheel.words()).contains("inner valve"))
+                        .map(wheel -> wheel.position().code()))
+                .containsExactlyInAnyOrder("2LI", "2RI");
+    }
 }

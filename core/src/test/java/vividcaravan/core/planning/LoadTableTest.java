@@ -116,4 +116,43 @@ class LoadTableTest {
                 .isNotEmpty();
         assertThat(LoadTable.faults(BOTH.rows())).isEmpty();
     }
+
+    /** The last that is taken and the first that is not. */
+    @ParameterizedTest
+    @CsvSource({
+        "50, 1, 1400, 20000, true",
+        "49.9, 1, 1400, 20000, false",
+        "50, 0.9, 1400, 20000, false",
+        "50, 1, 1400.1, 20000, false",
+        "50, 1, 1400, 20000.1, false",
+    })
+    void rowsAreHeldAgainstTheirBounds(double lowKpa, double lowKg, double highKpa, double highKg, boolean isTable) {
+        assertThat(LoadTable.faults(List.of(new Row(lowKpa, lowKg, null), new Row(highKpa, highKg, null)))
+                        .isEmpty())
+                .isEqualTo(isTable);
+    }
+
+    @Test
+    void aTwinCarriesAsMuchAsASingleAtMostAndRisesToo() {
+        assertThat(LoadTable.faults(List.of(new Row(600, 2000, 2000.0), new Row(700, 2500, 2500.0))))
+                .isEmpty();
+        assertThat(LoadTable.faults(List.of(new Row(600, 2000, 1900.0), new Row(700, 2500, 1900.0))))
+                .singleElement()
+                .asString()
+                .contains("From 600 to 700 kPa the load does not rise");
+        assertThat(LoadTable.faults(List.of(new Row(600, 2000, 0.5), new Row(700, 2500, 2300.0))))
+                .singleElement()
+                .asString()
+                .contains("not between 1 and 20000");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"60, true", "61, false"})
+    void aTableHasSixtyRowsAtMost(int rows, boolean isTable) {
+        List<Row> many = java.util.stream.IntStream.range(0, rows)
+                .mapToObj(i -> new Row(100 + i, 1_000 + i, null))
+                .toList();
+
+        assertThat(LoadTable.faults(many).isEmpty()).isEqualTo(isTable);
+    }
 }

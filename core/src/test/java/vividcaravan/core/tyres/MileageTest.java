@@ -129,4 +129,31 @@ class MileageTest {
         assertThat(often.ranKm()).isCloseTo(seldom.ranKm(), org.assertj.core.data.Offset.offset(1e-6));
         assertThat(often.ranKm()).isCloseTo(km - 5_000, org.assertj.core.data.Offset.offset(1e-6));
     }
+
+    /** At 150 km/h and a kilometre of rounding: what is faster is another odometer. */
+    @ParameterizedTest
+    @CsvSource({"151, 151", "151.1, 0", "0, 0"})
+    void whatIsFasterThanAnyVehicleIsAnotherOdometer(double km, double ran) {
+        mileage.take(0, 1_000);
+
+        assertThat(mileage.take(60 * MINUTE, 1_000 + km)).isEqualTo(ran);
+        assertThat(mileage.odometerKm()).isEqualTo(1_000 + km);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 0.2, true", "1, 0.19, false", "15, 0.2, true", "16, 5, false", "1, 3.5, true", "1, 3.6, false"})
+    void itIsDrivenWhereItShowsMoreThanSomeMinutesAgo(int minutes, double km, boolean isDriven) {
+        mileage.take(0, 1_000);
+
+        assertThat(mileage.isDrivenAt(minutes * MINUTE, 1_000 + km)).isEqualTo(isDriven);
+    }
+
+    @Test
+    void onlyWhatIsAMinuteApartIsKeptToCompareWith() {
+        mileage.take(0, 1_000);
+        mileage.take(MINUTE - 1, 1_000.5);
+
+        assertThat(mileage.isDrivenAt(MINUTE, 1_000.6)).isTrue();
+        assertThat(mileage.isDrivenAt(MINUTE, 1_000.1)).isFalse();
+    }
 }

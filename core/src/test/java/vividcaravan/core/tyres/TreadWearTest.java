@@ -103,4 +103,42 @@ class TreadWearTest {
 
         assertThat(TreadWear.of(List.of(two, one), 3)).isEqualTo(TreadWear.of(List.of(one, two), 3));
     }
+
+    /** The first that is enough to go by, and the last that is not. */
+    @Test
+    void whatIsJustEnoughIsGoneBy() {
+        Reading first = new Reading(days(1), 10, null);
+
+        assertThat(TreadWear.of(List.of(first, new Reading(days(15), 9, null)), 3))
+                .isPresent();
+        assertThat(TreadWear.of(List.of(first, new Reading(days(15) - 1, 9, null)), 3))
+                .isEmpty();
+        assertThat(TreadWear.of(List.of(first, new Reading(days(100), 9.5, null)), 3))
+                .isPresent();
+    }
+
+    @Test
+    void aMillimetreMoreIsAnotherTreadAndLessIsTheGauge() {
+        Reading first = new Reading(days(1), 10, null);
+        Reading worn = new Reading(days(50), 8, null);
+
+        assertThat(TreadWear.of(List.of(first, worn, new Reading(days(100), 8.9, null)), 3))
+                .isPresent();
+        assertThat(TreadWear.of(List.of(first, worn, new Reading(days(100), 9, null)), 3))
+                .as("it grew: wear begins anew, with one reading")
+                .isEmpty();
+    }
+
+    @Test
+    void anOdometerThatStoodOrRanBackSaysNothing() {
+        assertThat(ofKm(10_000.0, 10_000.0).mmPer1000Km()).isNull();
+        assertThat(ofKm(10_000.0, 9_000.0).mmPer1000Km()).isNull();
+        assertThat(ofKm(10_000.0, null).mmPer1000Km()).isNull();
+        assertThat(ofKm(10_000.0, 20_000.0).mmPer1000Km()).isCloseTo(0.2, within(1e-9));
+    }
+
+    private static TreadWear ofKm(Double from, Double to) {
+        return TreadWear.of(List.of(new Reading(days(1), 10, from), new Reading(days(61), 8, to)), 3)
+                .orElseThrow();
+    }
 }
