@@ -237,6 +237,15 @@ class SightTest {
         }
     }
 
+    /** What is of the tyre leaves with it; nuts, twins and valves are of the wheel. */
+    @ParameterizedTest
+    @EnumSource(WalkPoint.class)
+    void whatIsOfTheTyreIsKnown(WalkPoint point) {
+        assertThat(point.isOfTyre())
+                .isEqualTo(List.of(WalkPoint.FLAT, WalkPoint.DAMAGE, WalkPoint.AIR, WalkPoint.TREAD)
+                        .contains(point));
+    }
+
     @Test
     void aCallForHelpIsOverWhenSomebodySaysSo() {
         Alert help = Alert.open(1, DriverAnswer.HELP.sight(LEFT, "tansley").orElseThrow(), NOW);
