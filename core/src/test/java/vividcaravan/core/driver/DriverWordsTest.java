@@ -3,6 +3,7 @@ package vividcaravan.core.driver;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -165,5 +166,46 @@ class DriverWordsTest {
         assertThat(told.text(words.call("Larkmoor", "+353 1 555 0100")))
                 .startsWith("Sofort anhalten")
                 .endsWith("Larkmoor anrufen: +353 1 555 0100");
+    }
+
+    private static String doNow(Urgency urgency, boolean isParked, Departure.Verdict own, Departure.Verdict whole) {
+        Alert alert = alert(AlertKind.UNDER_PRESSURE, urgency, isParked, false);
+        Map<Long, Departure.Verdict> byAlert = own == Departure.Verdict.MAY_LEAVE ? Map.of() : Map.of(1L, own);
+        return DriverWords.in(Language.EN)
+                .instruction(alert, "LM-22", new Departure.Holds(whole, byAlert))
+                .doNow();
+    }
+
+    /** What to do now, by what the alert calls for, where the vehicle is and what the gate says. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "PLAN|true|MAY_LEAVE|MAY_LEAVE|You may drive. The workshop plans this in.",
+                "PLAN|false|MAY_LEAVE|LOOK_FIRST|The workshop plans this in.",
+                "STOP_NOW|false|LOOK_FIRST|LOOK_FIRST|Stop now, at the first safe place.",
+                "NEXT_STOP|false|LOOK_FIRST|LOOK_FIRST|Go on to the next safe stop without haste, and stop there.",
+                "NEXT_STOP|true|LOOK_FIRST|LOOK_FIRST|Before you leave, have this checked by hand.",
+                "STOP_NOW|true|LOOK_FIRST|LOOK_FIRST|Before you leave, have this checked by hand.",
+                "BEFORE_NEXT_TRIP|false|LOOK_FIRST|LOOK_FIRST|Before you leave, have this checked by hand.",
+                "PLAN|false|NOT_YET|NOT_YET|Finish this trip. Have this fixed before the next.",
+                "PLAN|true|NOT_YET|NOT_YET|Before you leave, have this fixed.",
+                "BEFORE_NEXT_TRIP|true|NOT_YET|NOT_YET|Before you leave, have this fixed.",
+                "NEXT_STOP|true|NOT_YET|NOT_YET|Do not drive off until this has been checked.",
+                "STOP_NOW|true|NOT_YET|NOT_YET|Do not move the vehicle.",
+                "STOP_NOW|false|NOT_YET|NOT_YET|Stop now, at the first safe place.",
+            })
+    void whatToDoNowFollowsFromTheAlertAndTheVerdict(
+            Urgency urgency, boolean isParked, Departure.Verdict own, Departure.Verdict whole, String words) {
+        assertThat(doNow(urgency, isParked, own, whole)).isEqualTo(words);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"2RI|axle 2, right, inner", "2LO|axle 2, left, outer", "1L|axle 1, left", "S2|spare wheel 2"})
+    void aWheelOfAKnownVehicleIsNamedShortly(String code, String words) {
+        assertThat(DriverWords.in(Language.EN).wheel(Position.parse(code)).replace(" side", ""))
+                .isEqualTo(words);
     }
 }

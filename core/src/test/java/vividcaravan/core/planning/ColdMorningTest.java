@@ -70,4 +70,10 @@ class ColdMorningTest {
             assertThat(then).isGreaterThan(785);
         }
     }
+
+    /** Six minutes a vehicle and three a wheel [our judgement]. */
+    @Test
+    void aRoundTakesItsTime() {
+        assertThat(ColdMorning.minutes(2, 5)).isEqualTo(27);
+    }
 }
