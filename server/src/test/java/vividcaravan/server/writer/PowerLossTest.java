@@ -33,6 +33,7 @@ import vividcaravan.server.platform.Refusal;
 class PowerLossTest {
 
     private static final int LOSSES = 150;
+    private static final int LEAST_LOSSES = 15;
     private static final int CLIENTS = 6;
     private static final long SEED = 29L;
     /** Long enough that the file's room is used again and again, as in a product that runs for days. */
@@ -68,7 +69,10 @@ class PowerLossTest {
             }
         }
         assertThat(answered).as("or nothing was tested").hasSizeGreaterThan(LOSSES * CLIENTS);
-        assertThat(losses).as("or nothing was tested").isGreaterThan(LOSSES / 3);
+        // A slow machine writes larger groups, and the disk is told to hold on less often: then each time is one of
+        // loss.
+        assertThat(losses).as("or nothing was tested").isGreaterThan(Math.min(LOSSES, moments) / 3);
+        assertThat(losses).as("or nothing was tested").isGreaterThan(LEAST_LOSSES);
     }
 
     private void write(String url) throws Exception {
