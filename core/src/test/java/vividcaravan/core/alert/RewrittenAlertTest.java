@@ -19,7 +19,7 @@ class RewrittenAlertTest {
     }
 
     private static final Alert STOOD = opened(7, AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, 2 * HOUR);
-    /** The same fault as it would have been said had everything arrived in order. */
+    /** That fault as it would have been said had everything arrived in order. */
     private static final Alert JUDGED = opened(-1, AlertKind.UNDER_PRESSURE, Urgency.BEFORE_NEXT_TRIP, HOUR);
 
     private static Alert handled(UnaryOperator<Alert> act) {

@@ -247,24 +247,20 @@ public class AlertActions implements Ticking {
      * @param point what is wrong; null where that was right
      */
     Outcome correct(List<Seen> alerts, @Nullable String wheel, @Nullable WalkPoint point, String who) {
-        Map<Long, Alert> stood = new LinkedHashMap<>();
+        Map<Long, Sight> meant = new LinkedHashMap<>();
         return writer.make(view -> decide(
                 view,
                 alerts,
                 alert -> {
-                    Sight sight = correction(view, alert, wheel, point, who).of(alert);
-                    stood.put(alert.id(), alert);
+                    FleetVehicle vehicle = vehicleOf(view, alert);
+                    Sight sight =
+                            new ReportCorrection(wheel == null ? null : vehicle.existing(wheel), point, who).of(alert);
+                    meant.put(alert.id(), sight);
                     return by(alert, who).corrected("It is " + place(sight) + ": " + sight.words() + ".");
                 },
                 (pen, changed) -> changed.stream()
-                        .map(one -> stands(pen, one.vehicle, stood.get(one.alert.id()), wheel, point, who))
+                        .map(one -> stands(pen, one, meant.get(one.alert.id()), who))
                         .toList()));
-    }
-
-    private ReportCorrection correction(
-            View view, Alert alert, @Nullable String wheel, @Nullable WalkPoint point, String who) {
-        return new ReportCorrection(
-                wheel == null ? null : vehicleOf(view, alert).existing(wheel), point, who);
     }
 
     private static String place(Sight sight) {
@@ -272,17 +268,11 @@ public class AlertActions implements Ticking {
     }
 
     /** A report stands where it is meant, beside what stands there. */
-    private Deed stands(
-            Pen pen,
-            FleetVehicle vehicle,
-            Alert before,
-            @Nullable String wheel,
-            @Nullable WalkPoint point,
-            String who) {
-        Sight sight = new ReportCorrection(wheel == null ? null : vehicle.existing(wheel), point, who).of(before);
+    private Deed stands(Pen pen, Changed corrected, Sight sight, String who) {
+        FleetVehicle vehicle = corrected.vehicle;
         long now = clock.millis();
-        Alert meant = Alert.open(0, sight, now);
-        Alert here = vehicle.book().carry(meant, sight.position(), ReportCorrection.words(before), who, now);
+        String words = ReportCorrection.words(corrected.alert);
+        Alert here = vehicle.book().carry(Alert.open(0, sight, now), sight.position(), words, who, now);
         vehicle.publishAlerts();
         return store.saveBy(pen, vehicle, here);
     }

@@ -35,10 +35,19 @@ public class WornTyres implements WriterState {
     /** Asked for once it is needed: the least tread is itself set by the writer. */
     private final ObjectProvider<TyreDemands> demands;
 
-    private volatile boolean isStale = true;
-    private volatile Map<Long, List<Departure.Worn>> byVehicle = Map.of();
+    /** Counts what was written that the worn wheels follow from. */
+    private volatile long written;
+
+    private volatile Looked looked = new Looked(-1, Map.of());
     private boolean isTouched;
     private boolean isWritten;
+
+    /**
+     * What was looked up.
+     *
+     * @param written how much had been written by then
+     */
+    private record Looked(long written, Map<Long, List<Departure.Worn>> byVehicle) {}
 
     WornTyres(SessionFactory sessions, FleetDirectory fleet, ObjectProvider<TyreDemands> demands) {
         this.sessions = sessions;
@@ -55,7 +64,7 @@ public class WornTyres implements WriterState {
     public void load(StatelessSession session) {
         isTouched = false;
         isWritten = false;
-        isStale = true;
+        written = written + 1;
     }
 
     @Override
@@ -71,30 +80,31 @@ public class WornTyres implements WriterState {
 
     @Override
     public void onDurable() {
-        isStale |= isWritten;
+        if (isWritten) {
+            written = written + 1;
+        }
         isWritten = false;
     }
 
     /** The worn wheels of a vehicle; safe to ask, not on the writer's thread. */
     public List<Departure.Worn> of(FleetVehicle vehicle) {
-        if (isStale) {
-            lookUp();
+        Looked now = looked;
+        if (now.written != written) {
+            now = lookUp();
         }
-        return byVehicle.getOrDefault(vehicle.id(), List.of());
+        return now.byVehicle.getOrDefault(vehicle.id(), List.of());
     }
 
-    private synchronized void lookUp() {
-        if (!isStale) {
-            return;
+    /** Whoever asks meanwhile waits: what was true before the last write is not told after it. */
+    private synchronized Looked lookUp() {
+        // What is written from here on makes it old again.
+        long now = written;
+        if (looked.written != now) {
+            try (StatelessSession session = sessions.openStatelessSession()) {
+                looked = new Looked(now, worn(session, demands.getObject().ofTyres(View.of(session))));
+            }
         }
-        // What is written from here on makes it stale again.
-        isStale = false;
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            byVehicle = worn(session, demands.getObject().ofTyres(View.of(session)));
-        } catch (RuntimeException e) {
-            isStale = true;
-            throw e;
-        }
+        return looked;
     }
 
     private Map<Long, List<Departure.Worn>> worn(StatelessSession session, TyreInspection.Rules rules) {
