@@ -31,15 +31,14 @@ public final class Door {
     public final String address;
     private final String token;
     private final OwnNames names;
-
-    Door(String address, String token) {
-        this(address, token, null);
-    }
+    private final Runnable settling;
 
     /**
      * @param names what this test calls its vehicles otherwise than the product does, or null
+     * @param settling waits until the product has judged again what an act asked for
      */
-    Door(String address, String token, OwnNames names) {
+    Door(String address, String token, OwnNames names, Runnable settling) {
+        this.settling = settling;
         this.address = address;
         this.token = token;
         this.names = names;
@@ -47,7 +46,7 @@ public final class Door {
 
     /** The same door with another token, or none if null. */
     public Door withToken(String other) {
-        return new Door(address, other, names);
+        return new Door(address, other, names, settling);
     }
 
     /** What came back. */
@@ -91,6 +90,9 @@ public final class Door {
         try {
             HttpResponse<String> response =
                     HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            if (!method.equals("GET")) {
+                settling.run();
+            }
             return new Answer(response.statusCode(), response.body(), response.headers());
         } catch (IOException e) {
             throw new UncheckedIOException(e);

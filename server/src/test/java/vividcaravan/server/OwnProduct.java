@@ -97,7 +97,7 @@ public final class OwnProduct implements AutoCloseable {
     /** Its HTTP door, with a manager's token. */
     public Door door() {
         int port = ((WebServerApplicationContext) context).getWebServer().getPort();
-        return new Door("http://localhost:" + port, RunningProduct.TOKEN, names);
+        return new Door("http://localhost:" + port, RunningProduct.TOKEN, names, () -> RunningProduct.settle(context));
     }
 
     /** A part of it, for what cannot be seen from outside. */

@@ -15,6 +15,7 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
+import vividcaravan.server.ingest.JudgingAgain;
 
 /**
  * Starts the real application on a free port and an empty folder, once for all tests that ask for it, and hands out a
@@ -105,6 +106,12 @@ public final class RunningProduct implements BeforeAllCallback {
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
-        return new Door("http://localhost:" + port, TOKEN);
+        return new Door("http://localhost:" + port, TOKEN, null, () -> settle(context));
+    }
+
+    /** Waits until nothing is owed a run any more. */
+    static void settle(ConfigurableApplicationContext product) {
+        JudgingAgain judging = product.getBean(JudgingAgain.class);
+        Patience.until("its past is judged again", judging::isIdle);
     }
 }

@@ -59,6 +59,13 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
     public record Worn(Position position, double treadMm, double leastMm) {}
 
     /**
+     * That its past is still to be judged again: until then no verdict is milder than before.
+     *
+     * @param wasHeld whether it was not to leave before
+     */
+    public record Owed(boolean wasHeld) {}
+
+    /**
      * What is known of a vehicle in service.
      *
      * @param open its open alerts
@@ -70,6 +77,7 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
      * @param isWalkedRound whether somebody walked round it today, by name, and it has not moved since: that takes the place of
      *     what a walk sees, and of no pressure
      * @param worn wheels on the road whose tread was read below the least
+     * @param owed what is known of its past that is still to be judged again; null where nothing is
      */
     public record Facts(
             List<Alert> open,
@@ -79,7 +87,8 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
             List<Heard> heardBefore,
             Set<Position> gauged,
             boolean isWalkedRound,
-            List<Worn> worn) {
+            List<Worn> worn,
+            Owed owed) {
 
         /** Of a vehicle that nobody walked round, with tread enough. */
         public Facts(
@@ -89,7 +98,7 @@ public record Departure(Verdict verdict, List<String> reasons, Long restsOnAgeS)
                 List<Loose> loose,
                 List<Heard> heardBefore,
                 Set<Position> gauged) {
-            this(open, unwatched, outages, loose, heardBefore, gauged, false, List.of());
+            this(open, unwatched, outages, loose, heardBefore, gauged, false, List.of(), null);
         }
 
         public Facts {

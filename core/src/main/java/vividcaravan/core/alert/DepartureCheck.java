@@ -36,6 +36,7 @@ final class DepartureCheck {
         addNuts(true);
         addNuts(false);
         addWorn();
+        addOwed();
         facts.outages().forEach(outage -> reasons.add(new Reason(Verdict.LOOK_FIRST, words(outage))));
         facts.unwatched().stream()
                 .filter(this::isToBeSaid)
@@ -150,6 +151,13 @@ final class DepartureCheck {
                                 "leave.wheel",
                                 one.position().code(),
                                 words.text("leave.worn", one.treadMm(), one.leastMm())))));
+    }
+
+    private void addOwed() {
+        if (facts.owed() != null) {
+            reasons.add(new Reason(
+                    facts.owed().wasHeld() ? Verdict.NOT_YET : Verdict.LOOK_FIRST, words.text("leave.owed")));
+        }
     }
 
     private void addOld() {

@@ -188,7 +188,8 @@ class DepartureTest {
                 List.of(new Departure.Heard(Position.parse("1L"), 3 * Departure.OLD_MILLIS, false)),
                 Set.of(),
                 true,
-                List.of());
+                List.of(),
+                null);
 
         assertThat(Departure.of(walked).verdict()).isEqualTo(verdict);
     }
@@ -205,7 +206,8 @@ class DepartureTest {
                 List.of(),
                 Set.of(),
                 true,
-                List.of());
+                List.of(),
+                null);
 
         assertThat(Departure.of(walked).reasons())
                 .containsExactly("2LO hot wheel end, back in band, waits for its proof", "retorque wheel nuts: 2LO");
@@ -236,7 +238,27 @@ class DepartureTest {
                 List.of(),
                 Set.of(WHEEL),
                 true,
-                List.of(new Departure.Worn(WHEEL, 3.17, 3.18)));
+                List.of(new Departure.Worn(WHEEL, 3.17, 3.18)),
+                null);
+    }
+
+    /** Until its past is judged again no verdict is milder than before the act, whatever was walked or gauged. */
+    @ParameterizedTest
+    @CsvSource({"false, LOOK_FIRST", "true, NOT_YET"})
+    void whatIsStillToBeJudgedIsNeverMilderThanBefore(boolean wasHeld, Verdict verdict) {
+        Departure owed = Departure.of(new Departure.Facts(
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Set.of(WHEEL),
+                true,
+                List.of(),
+                new Departure.Owed(wasHeld)));
+
+        assertThat(owed.verdict()).isEqualTo(verdict);
+        assertThat(owed.reasons()).containsExactly("its past is being judged again");
     }
 
     @Test

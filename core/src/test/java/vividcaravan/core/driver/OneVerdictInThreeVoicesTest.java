@@ -109,7 +109,8 @@ class OneVerdictInThreeVoicesTest {
                         WHEELS.get(2), random.nextInt(3) * Departure.OLD_MILLIS, random.nextInt(4) == 0)),
                 gauged,
                 random.nextInt(3) == 0,
-                random.nextInt(5) == 0 ? List.of(new Departure.Worn(WHEELS.get(1), 1.2, 1.6)) : List.of());
+                random.nextInt(5) == 0 ? List.of(new Departure.Worn(WHEELS.get(1), 1.2, 1.6)) : List.of(),
+                random.nextInt(6) == 0 ? new Departure.Owed(random.nextBoolean()) : null);
     }
 
     @Property(seed = "20261201", tries = 1_000)
@@ -170,7 +171,8 @@ class OneVerdictInThreeVoicesTest {
                 facts.heardBefore(),
                 facts.gauged(),
                 true,
-                facts.worn());
+                facts.worn(),
+                facts.owed());
         Departure before = Departure.of(facts);
 
         if (before.verdict() == Verdict.NOT_YET) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicLong;
 import net.jqwik.api.ForAll;
@@ -179,9 +180,13 @@ class VehicleJudgePropertiesTest {
                 .toList();
     }
 
+    private static Rejudgement again(List<Alert> known) {
+        return new Rejudgement(0, RULES, Map.of(WHEEL, new Rejudgement.Past(known, List.of())));
+    }
+
     /** Judges everything as if it had been known in time. */
     private static List<Alert> inHindsight(List<Fitting> stays, List<List<Reading>> readings) {
-        Rejudgement judgement = new Rejudgement(WHEEL, 0, RULES, List.of(), List.of());
+        Rejudgement judgement = again(List.of());
         for (int i = 0; i < stays.size(); i++) {
             Fitting stay = stays.get(i);
             readings.get(i).stream()
@@ -189,7 +194,7 @@ class VehicleJudgePropertiesTest {
                     .forEach(r -> judgement.judge(stay, MountKind.STRAP, r));
         }
         AtomicLong ids = new AtomicLong();
-        return judgement.outcome(ids::incrementAndGet, 0);
+        return judgement.outcome(List.of(), ids::incrementAndGet, 0);
     }
 
     @Property(seed = "20261120", tries = 200)
@@ -213,14 +218,14 @@ class VehicleJudgePropertiesTest {
                         believed.add(changed);
                     }));
         }
-        Rejudgement correction = new Rejudgement(WHEEL, 0, RULES, believed, List.of());
+        Rejudgement correction = again(believed);
         ofFirst.stream()
                 .filter(r -> truth.get(0).covers(r.at()))
                 .forEach(r -> correction.judge(truth.get(0), MountKind.STRAP, r));
         ofSecond.stream()
                 .filter(r -> truth.get(1).covers(r.at()))
                 .forEach(r -> correction.judge(truth.get(1), MountKind.STRAP, r));
-        List<Alert> corrected = correction.outcome(ids::incrementAndGet, 0);
+        List<Alert> corrected = correction.outcome(believed, ids::incrementAndGet, 0);
         List<Alert> standing = new ArrayList<>(corrected);
         believed.stream()
                 .filter(old -> corrected.stream().noneMatch(c -> c.id() == old.id()))

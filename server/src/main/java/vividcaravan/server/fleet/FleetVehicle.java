@@ -9,6 +9,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import vividcaravan.core.alert.AirBan;
 import vividcaravan.core.alert.Alert;
 import vividcaravan.core.alert.AlertBook;
@@ -65,6 +66,7 @@ public final class FleetVehicle {
     private boolean isTouched;
     private boolean isMarked;
     private volatile boolean hasMovedWhileOut;
+    private volatile @Nullable JudgedAgain judgedAgain;
     private volatile boolean isUnderWay;
     private boolean mustCoolFirst = true;
     private long newestAt = Long.MIN_VALUE;
@@ -206,6 +208,16 @@ public final class FleetVehicle {
     /** What of it is out of service and not ended yet, safe to read. */
     public List<Outage> outages() {
         return outages;
+    }
+
+    /** Says how far its past is judged again; null once nothing is owed. */
+    public void judgedAgain(@Nullable JudgedAgain how) {
+        judgedAgain = how;
+    }
+
+    /** How far its past is judged again; empty where nothing is owed; safe to read. */
+    public Optional<JudgedAgain> judgedAgain() {
+        return Optional.ofNullable(judgedAgain);
     }
 
     /** Says which wheels' nuts are to be tightened again; for the single writer only. */

@@ -76,7 +76,7 @@ class FleetFollowing {
         boolean wasHeard = event.vehicle().everFitted().stream().anyMatch(sensor -> sensor.newest() != null);
         if (wasHeard) {
             event.since()
-                    .forEach((position, since) -> rejudging.judgeAgain(event.pen(), event.vehicle(), position, since));
+                    .forEach((position, since) -> rejudging.corrected(event.pen(), event.vehicle(), position, since));
             closing.save(event.pen().session(), event.vehicle());
         }
     }

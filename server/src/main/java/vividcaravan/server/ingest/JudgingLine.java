@@ -156,7 +156,7 @@ class JudgingLine {
             }
             changed.values().forEach(alert -> alerts.save(pen, vehicleOfAlert.get(alert.id()), alert));
             outOfOrder.forEach((wheel, since) ->
-                    rejudging.judgeAgain(pen, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
+                    rejudging.cameLate(pen, fleet.vehicle(wheel.vehicle()).orElseThrow(), wheel.position(), since));
             if (!heardBy.isEmpty()) {
                 events.publishEvent(heardBy.event(pen));
             }

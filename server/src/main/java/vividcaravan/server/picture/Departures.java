@@ -122,7 +122,10 @@ public class Departures {
                 walks.ofToday(vehicle)
                         .filter(walk -> walk.at().toEpochMilli() > movedAt)
                         .isPresent(),
-                worn.of(vehicle));
+                worn.of(vehicle),
+                vehicle.judgedAgain()
+                        .map(again -> new Departure.Owed(again.wasHeld()))
+                        .orElse(null));
     }
 
     /** When its sensors last said that it moves; they speak one after the other, so that a while apart is at once. */

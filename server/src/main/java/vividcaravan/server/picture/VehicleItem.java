@@ -31,6 +31,7 @@ import vividcaravan.server.fleet.WheelState;
  * @param lastHeardAt newest reading of any of its wheels
  * @param alerts what is open, the most urgent first
  * @param departure whether it may leave
+ * @param judgedAgain how far its past is judged again; null where nothing is owed
  */
 public record VehicleItem(
         String ref,
@@ -48,7 +49,16 @@ public record VehicleItem(
         List<WheelState> wheels,
         @Nullable Instant lastHeardAt,
         List<OpenAlert> alerts,
-        Departure departure) {
+        Departure departure,
+        @Nullable JudgedAgainItem judgedAgain) {
+
+    /**
+     * That its past is being judged again.
+     *
+     * @param from since when
+     * @param share how much of it is done, 0 to 1
+     */
+    public record JudgedAgainItem(Instant from, double share) {}
 
     /**
      * An axle as the strip draws it, with its limits.

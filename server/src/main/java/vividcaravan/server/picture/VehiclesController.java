@@ -23,6 +23,7 @@ import vividcaravan.server.fleet.WheelLimits;
 import vividcaravan.server.fleet.WheelState;
 import vividcaravan.server.fleet.WheelStates;
 import vividcaravan.server.platform.ReaderUnits;
+import vividcaravan.server.platform.Rounded;
 
 /** The fleet as it is now. */
 @RestController
@@ -109,7 +110,10 @@ class VehiclesController {
                 wheels,
                 VehicleStanding.heardAt(vehicle),
                 alerts(vehicle, words),
-                departures.of(vehicle, snapshot, wheels, now));
+                departures.of(vehicle, snapshot, wheels, now),
+                vehicle.judgedAgain()
+                        .map(again -> new VehicleItem.JudgedAgainItem(again.from(), Rounded.share(again.share())))
+                        .orElse(null));
     }
 
     private static List<VehicleItem.OpenAlert> alerts(FleetVehicle vehicle, AlertWords words) {
