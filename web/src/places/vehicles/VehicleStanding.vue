@@ -44,6 +44,12 @@ const takeBack = () =>
       {{ stateWords(vehicle.state) }}{{ vehicle.stateReason ? `: ${vehicle.stateReason}` : ''
       }}<template v-if="endOfAll">, until {{ at(endOfAll) }}</template>
     </span>
+    <span v-if="vehicle.judgedAgain" class="basis-full" role="status">{{
+      $t('vehicles.judgedAgain', {
+        from: at(vehicle.judgedAgain.from),
+        share: Math.round(vehicle.judgedAgain.share * 100),
+      })
+    }}</span>
     <label v-if="vehicle.uses.length && mayHandleAlerts" class="flex items-center gap-2">
       Used
       <select class="field w-auto" :value="vehicle.use" @change="chooseUse">

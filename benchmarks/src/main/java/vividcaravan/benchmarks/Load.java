@@ -10,7 +10,7 @@ import java.sql.Statement;
 import java.util.Locale;
 
 /** The load program: {@code capacity}, {@code steady}, {@code sensors}, {@code page},
- * {@code hour}, {@code logbook}, {@code file}. See docs/benchmarks.md. */
+ * {@code hour}, {@code logbook}, {@code file}, {@code stalls}. See docs/benchmarks.md. */
 public final class Load {
 
     private static final int CLIENTS = 4;
@@ -37,10 +37,11 @@ public final class Load {
             case "page" -> PageSpeed.measure(arguments.length > 1 ? seconds : 2_000);
             case "logbook" -> LogbookLoad.measure(arguments.length > 1 ? seconds : 1_000_000);
             case "file" -> FileSpeed.measure(arguments.length > 1 ? seconds : 1_000_000);
+            case "stalls" -> Stalls.measure(arguments.length > 1 ? seconds : 60);
             case "hour" -> hour(arguments.length > 2 ? Integer.parseInt(arguments[2]) : 2_000, seconds);
             default ->
                 throw new IllegalArgumentException(
-                        "say capacity, sensors, steady, page, logbook, file or hour, not " + what);
+                        "say capacity, sensors, steady, page, logbook, file, hour or stalls, not " + what);
         }
     }
 

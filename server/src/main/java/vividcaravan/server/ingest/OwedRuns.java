@@ -55,6 +55,9 @@ class OwedRuns implements WriterState {
     /** The earliest reading that came out of its order since a run was begun. */
     private final Map<Long, Long> late = new HashMap<>();
 
+    /** What was paid by writes that are not on disk yet: the version of what was owed, by vehicle. */
+    private final Map<Long, Long> paid = new HashMap<>();
+
     private long version;
     private boolean isTouched;
     private volatile Runnable bell = () -> {};
@@ -75,6 +78,7 @@ class OwedRuns implements WriterState {
         byVehicle.keySet().forEach(id -> fleet.vehicle(id).ifPresent(vehicle -> vehicle.judgedAgain(null)));
         byVehicle.clear();
         late.clear();
+        paid.clear();
         session.createSelectionQuery("from OwedRunRow", OwedRunRow.class)
                 .getResultList()
                 .forEach(row -> fleet.vehicle(row.vehicleId)
@@ -109,6 +113,7 @@ class OwedRuns implements WriterState {
 
     @Override
     public void onDurable() {
+        strikeOut();
         if (isToRing) {
             isToRing = false;
             bell.run();
@@ -176,9 +181,19 @@ class OwedRuns implements WriterState {
                 .setParameter("vehicle", vehicle)
                 .executeUpdate();
         isTouched = true;
-        byVehicle.remove(vehicle);
         late.remove(vehicle);
-        fleet.vehicle(vehicle).ifPresent(one -> one.judgedAgain(null));
+        paid.put(vehicle, byVehicle.get(vehicle).version);
+    }
+
+    /** Nobody is told that a past was judged again before what it came to can be read. */
+    private void strikeOut() {
+        paid.forEach((vehicle, paidVersion) -> {
+            Owed left = byVehicle.computeIfPresent(vehicle, (id, owed) -> owed.version == paidVersion ? null : owed);
+            if (left == null) {
+                fleet.vehicle(vehicle).ifPresent(one -> one.judgedAgain(null));
+            }
+        });
+        paid.clear();
     }
 
     /** What is owed of a vehicle; safe to ask. */
