@@ -12,7 +12,7 @@ public enum WalkPoint {
     /** A cut into the body, cord, a bulge: do not move [49 CFR 393.75(a), from memory; a bulge: common practice]. */
     DAMAGE("cut, bulge or visible cord", Urgency.STOP_NOW),
     /** Air that is heard going out: do not move [49 CFR 393.75(a)(3), from memory]. */
-    AIR("air can be heard going out", Urgency.STOP_NOW),
+    AIR("audible air leak", Urgency.STOP_NOW),
     TREAD("tread low or worn unevenly", Urgency.BEFORE_NEXT_TRIP),
     NUTS("wheel nut loose, missing or with a trail of rust", Urgency.STOP_NOW),
     TWINS("twins touch, or something is wedged between them", Urgency.BEFORE_NEXT_TRIP),
