@@ -36,14 +36,19 @@ class Journal {
         });
     }
 
-    /** Passes on its rows in order. */
+    /** Passes on its rows in order: the table that is not in use holds the earlier ones, and each is read by its key. */
     void read(StatelessSession session, BiConsumer<Long, List<ReadingCodec.Entry>> rows) {
+        read(session, other(), rows);
+        read(session, current, rows);
+    }
+
+    private static void read(
+            StatelessSession session, String table, BiConsumer<Long, List<ReadingCodec.Entry>> rows) {
         long after = 0;
         while (true) {
             List<Object[]> some = session.createNativeQuery(
-                            "select seq, payload from (select seq, payload from journal_a where seq > :after"
-                                    + " union all select seq, payload from journal_b where seq > :after) j"
-                                    + " order by seq fetch first 50 rows only",
+                            "select seq, payload from journal_" + table.toLowerCase(java.util.Locale.ROOT)
+                                    + " where seq > :after order by seq fetch first 50 rows only",
                             Object[].class)
                     .setParameter("after", after)
                     .getResultList();
