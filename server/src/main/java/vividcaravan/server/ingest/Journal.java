@@ -42,8 +42,7 @@ class Journal {
         read(session, current, rows);
     }
 
-    private static void read(
-            StatelessSession session, String table, BiConsumer<Long, List<ReadingCodec.Entry>> rows) {
+    private static void read(StatelessSession session, String table, BiConsumer<Long, List<ReadingCodec.Entry>> rows) {
         long after = 0;
         while (true) {
             List<Object[]> some = session.createNativeQuery(

@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import vividcaravan.core.alert.Alert;
+import vividcaravan.core.alert.AlertFamily;
 import vividcaravan.core.alert.AlertState;
 import vividcaravan.core.alert.ClosedOn;
 import vividcaravan.core.tyres.TyrePlace;
@@ -173,10 +174,16 @@ class TroubleMoving {
             return carried;
         }
         FleetVehicle vehicle = plan.vehicle(wheel);
+        boolean isOwed = vehicle.judgedAgain()
+                .filter(again -> again.from().toEpochMilli() <= movedAt)
+                .isPresent();
         for (Alert alert : List.copyOf(vehicle.book().alerts())) {
+            // What readings raised since is still to be judged again then, and comes out at its own wheel by that.
+            boolean isLeftToTheRun = isOwed && alert.kind().family() != AlertFamily.SEEN;
             boolean isOfTheTyre = wheel.position().equals(alert.position())
                     && Trouble.goesAlong(alert)
-                    && alert.openedAt() >= movedAt;
+                    && alert.openedAt() >= movedAt
+                    && !isLeftToTheRun;
             if (!isOfTheTyre) {
                 continue;
             }
