@@ -10,7 +10,8 @@ import vividcaravan.core.axles.Position;
 
 /**
  * Puts right what a person reported of a vehicle: it was another wheel, or something else. It takes nothing away, which only a
- * named inspection does: a tyre that was reported flat stays flat, at the wheel that is meant.
+ * named inspection does: a tyre that was reported flat stays flat, at the wheel that is meant, and what stopped the vehicle stops it
+ * until somebody looked, whatever it is said to be now.
  *
  * @param position the wheel that is meant; null where the place was right
  * @param point what is wrong there; null where that was right
@@ -41,7 +42,8 @@ public record ReportCorrection(Position position, WalkPoint point, String who) {
             return new Sight(place, report.urgency(), who, said, report.isRunSoft(), false);
         }
         refuseIfLost(report, said);
-        return new Sight(place, point.urgency(), who, point.words(), point.isFlat(), false);
+        boolean isLess = report.urgency().isMoreUrgentThan(point.urgency());
+        return new Sight(place, isLess ? report.urgency() : point.urgency(), who, point.words(), point.isFlat(), false);
     }
 
     private void refuseIfLost(Alert report, String said) {

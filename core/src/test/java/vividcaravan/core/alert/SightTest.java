@@ -289,7 +289,19 @@ class SightTest {
 
         assertThat(meant.position()).isEqualTo(LEFT);
         assertThat(meant.words()).isEqualTo(WalkPoint.VALVE.words());
-        assertThat(meant.urgency()).isEqualTo(Urgency.PLAN);
+    }
+
+    /** Or two words would do what only an inspection may: correct it to a missing cap, then close that. */
+    @ParameterizedTest
+    @EnumSource(value = WalkPoint.class, mode = EnumSource.Mode.EXCLUDE, names = "NUTS")
+    void whatIsCorrectedToSomethingLesserIsAsUrgentAsItWasAndHasToBeInspected(WalkPoint point) {
+        Alert report = Alert.open(1, saw(Urgency.STOP_NOW, WalkPoint.NUTS.words()), NOW);
+
+        Alert meant = Alert.open(2, corrected(report, RIGHT, point), NOW + 1);
+
+        assertThat(meant.urgency()).isEqualTo(Urgency.STOP_NOW);
+        assertThatThrownBy(() -> meant.closed(new Closure("marrable", "only a cap", null, false), NOW + 2))
+                .isInstanceOf(AlertRefused.class);
     }
 
     @Test
