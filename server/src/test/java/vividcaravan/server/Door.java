@@ -49,7 +49,7 @@ public final class Door {
         return new Door(address, other, names, settling);
     }
 
-    /** The same door for what must not wait until the product has judged again what an act asked for. */
+    /** This door for what must not wait until the product has judged again what an act asked for. */
     public Door notWaiting() {
         return new Door(address, token, names, () -> {});
     }
